@@ -1,0 +1,56 @@
+import type { Band } from './band.ts';
+import { convert, type Quantity } from './quantity.ts';
+
+/** Between a number and its unit: thin and non-breaking. */
+export const THIN_SPACE = '\u202f';
+
+/** Rounds half away from zero, without the surprise of 1.005 × 100 = 100.49999. */
+export function roundTo(value: number, decimals: number): number {
+  const rounded = Number(`${Math.round(Number(`${Math.abs(value)}e${decimals}`))}e${-decimals}`);
+  if (!Number.isFinite(rounded)) return Number(value.toFixed(Math.min(decimals, 20)));
+  return value < 0 ? -rounded || 0 : rounded;
+}
+
+/** Decimals that show a number to `figures` significant figures, at least 0 and at most 9. */
+export function decimalsFor(value: number, figures: number): number {
+  if (value === 0) return 0;
+  const exponent = Math.floor(Math.log10(Math.abs(value)));
+  return Math.min(9, Math.max(0, figures - 1 - exponent));
+}
+
+/** Decimals of a graduation: 0.2 → 1, 0.005 → 3, 1 → 0. */
+export function decimalsOfStep(step: number): number {
+  for (let d = 0; d <= 9; d += 1) if (Math.abs(roundTo(step, d) - step) < step * 1e-6) return d;
+  return 9;
+}
+
+/** A number with a real minus sign and a fixed count of decimals; significant figures when none is given. */
+export function formatNumber(value: number, decimals?: number): string {
+  const text =
+    decimals === undefined
+      ? String(roundTo(value, decimalsFor(value, 4)))
+      : roundTo(value, decimals).toFixed(decimals);
+  return text.replace('-', '−');
+}
+
+/** "21.8 N·m", with a thin space; degrees and percent as the trade writes them. */
+export function formatQuantity(q: Quantity, decimals?: number): string {
+  const number = formatNumber(q.value, decimals);
+  if (q.unit === '1') return number;
+  if (q.unit === 'deg') return `${number}°`;
+  return `${number}${THIN_SPACE}${q.unit}`;
+}
+
+/** "24 ± 2 N·m" when it was given so, else "0.03 to 0.08 mm". */
+export function formatBand(band: Band, decimals?: number): string {
+  const high = convertLike(band.high, band.low);
+  if (band.nominal) {
+    const half = high.value - band.nominal.value;
+    return `${formatNumber(band.nominal.value, decimals)} ± ${formatQuantity({ value: half, unit: band.nominal.unit }, decimals)}`;
+  }
+  return `${formatNumber(band.low.value, decimals)} to ${formatQuantity(high, decimals)}`;
+}
+
+function convertLike(q: Quantity, like: Quantity): Quantity {
+  return q.unit === like.unit ? q : convert(q, like.unit);
+}

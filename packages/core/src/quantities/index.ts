@@ -1,0 +1,17 @@
+export { QuantityError, type QuantityErrorCode } from './errors.ts';
+export { parseNumber } from './number.ts';
+export {
+  canonical,
+  convert,
+  dimensionOf,
+  inCanonical,
+  isQuantity,
+  parseQuantity,
+  unitList,
+  words as dimensionInWords,
+  type Quantity,
+  type QuantityInput,
+} from './quantity.ts';
+export { bandInCanonical, looksLikeBand, parseBand, type Band } from './band.ts';
+export { decimalsFor, decimalsOfStep, formatBand, formatNumber, formatQuantity, roundTo, THIN_SPACE } from './format.ts';
+export { canonicalUnit, dimensionNames, dimensionsOfUnit, findUnit, unitsOf, type Dimension, type Unit } from './units.ts';

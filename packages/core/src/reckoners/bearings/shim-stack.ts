@@ -1,0 +1,88 @@
+import { canonical, formatNumber as f } from '../../quantities/index.ts';
+import { defaulted, defineReckoner, list, number, quantity, record, ReckonError } from '../shape/index.ts';
+import { searchPacks, type DrawerSize, type FoundPack } from './pack-search.ts';
+
+const NM = 1e6;
+/** Packs listed at most; the best come first. */
+const LISTED = 20;
+
+/**
+ * The shims to take from the drawer for a pack. Exact: every combination of up to `maxPieces` is weighed, in whole
+ * nanometres. Within tolerance the fewest pieces win, then the least error. When none is within, the nearest under and
+ * over are named, and the one size to buy or grind.
+ */
+export const shimStack = defineReckoner({
+  id: 'shim-stack',
+  title: 'Shims from the drawer',
+  subject: 'bearings',
+  asks: ['which shims', 'make up a pack', 'shim drawer'],
+  formula: 'fewest pieces with |Σ pieces − needed| ≤ tolerance, then least error',
+  sources: ['exhaustive search'],
+  inputs: {
+    needed: quantity('length', 'Pack needed', { above: 0, max: 1000 }),
+    tolerance: quantity('length', 'May be off by', { min: 0, max: 100 }),
+    drawer: list(
+      record(
+        {
+          thickness: quantity('length', 'Thickness', { above: 0, max: 1000 }),
+          count: number('How many', { integer: true, min: 0, max: 1000 }),
+        },
+        'Size in the drawer',
+      ),
+      'Drawer',
+      { maxLength: 40 },
+    ),
+    maxPieces: defaulted(number('Pieces at most', { integer: true, min: 1, max: 6 }), 4),
+  },
+  outputs: {
+    stacks: { label: 'Packs within tolerance, best first', is: 'table' },
+    nearestUnder: { label: 'Nearest under', is: 'table', optional: true },
+    nearestOver: { label: 'Nearest over', is: 'table', optional: true },
+    buySize: { label: 'Buy or grind', is: 'length', optional: true },
+  },
+  compute(input, work) {
+    const neededNm = Math.round(input.neededMm * NM);
+    const drawer = mergeSizes(input.drawer.map((d) => ({ nm: Math.round(d.thicknessMm * NM), count: d.count })));
+    if (drawer.length > 25 && input.maxPieces > 4) {
+      throw new ReckonError('too-many', 'maxPieces', input.maxPieces, 'at most 4 pieces from a drawer of more than 25 sizes');
+    }
+    const toleranceNm = Math.round(input.toleranceMm * NM);
+    const found = searchPacks(drawer, neededNm, toleranceNm, input.maxPieces);
+    const shown = (p: FoundPack): { pieces: { value: number; unit: string }[]; total: { value: number; unit: string }; error: { value: number; unit: string } } => ({
+      pieces: p.pieces.map((nm) => canonical(nm / NM, 'length')),
+      total: canonical(p.totalNm / NM, 'length'),
+      error: canonical((p.totalNm - neededNm) / NM, 'length'),
+    });
+    work.given('Pack needed', canonical(neededNm / NM, 'length'));
+    work.given('Sizes in the drawer', `${drawer.filter((d) => d.count > 0).length}`);
+    const best = found.within[0];
+    if (best) {
+      work.step('Best pack', 'sum of the pieces', best.pieces.map((nm) => f(nm / NM)).join(' + '), canonical(best.totalNm / NM, 'length'));
+      return { stacks: found.within.slice(0, LISTED).map(shown) };
+    }
+    for (const [name, p] of [['Nearest under', found.under], ['Nearest over', found.over]] as const) {
+      if (p) work.step(name, 'sum of the pieces', p.pieces.map((nm) => f(nm / NM)).join(' + '), canonical(p.totalNm / NM, 'length'));
+    }
+    const thicker = drawer.filter((d) => d.count > 0 && d.nm > neededNm).at(-1);
+    work.step(
+      'Buy or grind',
+      thicker ? 'one piece; or grind the next thicker one down' : 'one piece',
+      thicker ? `${f(thicker.nm / NM)} less ${f((thicker.nm - neededNm) / NM)}` : f(neededNm / NM),
+      canonical(neededNm / NM, 'length'),
+    );
+    work.warn('No pack from this drawer comes within the tolerance.');
+    return {
+      stacks: [],
+      nearestUnder: found.under && shown(found.under),
+      nearestOver: found.over && shown(found.over),
+      buySize: canonical(neededNm / NM, 'length'),
+    };
+  },
+});
+
+/** The same thickness listed twice is one size; thickest first. */
+function mergeSizes(sizes: readonly DrawerSize[]): DrawerSize[] {
+  const counts = new Map<number, number>();
+  for (const { nm, count } of sizes) counts.set(nm, (counts.get(nm) ?? 0) + count);
+  return [...counts].map(([nm, count]) => ({ nm, count })).sort((a, b) => b.nm - a.nm);
+}

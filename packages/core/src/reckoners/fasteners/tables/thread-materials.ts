@@ -1,0 +1,14 @@
+/**
+ * Shear strength of what a bolt is screwed into, MPa: a careful lower figure for each, common practice, from memory.
+ */
+export const threadMaterials = Object.freeze({
+  aluminium: 150,
+  magnesium: 110,
+  'cast-iron': 230,
+  brass: 190,
+  bronze: 210,
+  zinc: 140,
+  steel: 320,
+} as const);
+export type ThreadMaterial = keyof typeof threadMaterials;
+export const threadMaterialNames = Object.keys(threadMaterials) as readonly ThreadMaterial[];

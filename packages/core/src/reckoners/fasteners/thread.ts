@@ -1,0 +1,54 @@
+import { canonical, formatNumber } from '../../quantities/index.ts';
+import { defineReckoner, text } from '../shape/index.ts';
+import { MINOR_DIAMETER_FACTOR, PITCH_DIAMETER_FACTOR, ROOT_DIAMETER_FACTOR, threadGeometry } from './thread-geometry.ts';
+
+/**
+ * Basic dimensions of a 60° screw thread from its designation.
+ * d2 = d − 0.649519 P, d1 = d − 1.082532 P, d3 = d − 1.226869 P (ISO 724, ISO 68-1).
+ * Metric stress area π/4 (d − 0.9382 P)² (ISO 898-1); Unified 0.7854 (D − 0.9743/n)² in² (ASME B1.1).
+ */
+export const thread = defineReckoner({
+  id: 'thread',
+  title: 'Thread sizes',
+  subject: 'fasteners',
+  asks: ['what is this thread', 'pitch', 'stress area', 'tapping'],
+  formula: 'd2 = d − 0.649519 P;  d1 = d − 1.082532 P;  d3 = d − 1.226869 P;  As = π/4 (d − 0.9382 P)²',
+  sources: ['ISO 261, ISO 724 and ISO 898-1 (metric)', 'ASME B1.1 (Unified)'],
+  inputs: { designation: text('Thread', { help: 'M10, M12x1.25, 1/2-13 UNC', maxLength: 30 }) },
+  outputs: {
+    nominalDiameter: { label: 'Nominal diameter d', is: 'length' },
+    pitch: { label: 'Pitch P', is: 'length' },
+    pitchDiameter: { label: 'Pitch diameter d2', is: 'length' },
+    rootDiameter: { label: 'Root diameter d3', is: 'length' },
+    minorDiameter: { label: 'Minor diameter of the nut d1', is: 'length' },
+    stressArea: { label: 'Stress area As', is: 'area' },
+  },
+  compute({ designation }, work) {
+    const t = threadGeometry(designation);
+    const d = formatNumber(t.nominalMm, 3);
+    const p = formatNumber(t.pitchMm, 4);
+    work.given('Nominal diameter d', canonical(t.nominalMm, 'length'));
+    work.given('Pitch P', canonical(t.pitchMm, 'length'));
+    const line = (name: string, symbol: string, factor: number, value: number): void =>
+      work.step(name, `${symbol} = d − ${factor} P`, `${d} − ${factor} × ${p}`, canonical(value, 'length'));
+    line('Pitch diameter', 'd2', PITCH_DIAMETER_FACTOR, t.pitchDiameterMm);
+    line('Minor diameter of the nut', 'd1', MINOR_DIAMETER_FACTOR, t.minorMm);
+    line('Root diameter', 'd3', ROOT_DIAMETER_FACTOR, t.rootMm);
+    if (t.system === 'metric') {
+      work.step('Stress area', 'As = π/4 (d − 0.9382 P)²', `π/4 × (${d} − 0.9382 × ${p})²`, canonical(t.stressAreaMm2, 'area'));
+    } else {
+      const dIn = formatNumber(t.nominalMm / 25.4, 4);
+      const n = formatNumber(25.4 / t.pitchMm, 0);
+      work.step('Stress area', 'As = 0.7854 (D − 0.9743/n)² in²', `0.7854 × (${dIn} − 0.9743/${n})² × 25.4²`, canonical(t.stressAreaMm2, 'area'));
+    }
+    if (t.unusualPitch) work.warn(`${t.designation} is not a diameter and pitch that ISO 261 lists together: see that the pitch was read right.`);
+    return {
+      nominalDiameter: canonical(t.nominalMm, 'length'),
+      pitch: canonical(t.pitchMm, 'length'),
+      pitchDiameter: canonical(t.pitchDiameterMm, 'length'),
+      rootDiameter: canonical(t.rootMm, 'length'),
+      minorDiameter: canonical(t.minorMm, 'length'),
+      stressArea: canonical(t.stressAreaMm2, 'area'),
+    };
+  },
+});

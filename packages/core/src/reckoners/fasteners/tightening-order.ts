@@ -1,0 +1,49 @@
+import { choice, defaulted, defineReckoner, list, number, optional, ReckonError } from '../shape/index.ts';
+import { areNeighbours, circleOrder, coverOrder, gridPoints, type Point } from './pulling-order.ts';
+
+const MOST = 200;
+
+/** The order in which to pull the fasteners of a joint, repeated for each stage. ASME PCC-1 stars for circles. */
+export const tighteningOrder = defineReckoner({
+  id: 'tightening-order',
+  title: 'Tightening order',
+  subject: 'fasteners',
+  asks: ['which bolt next', 'star', 'cross', 'pulling order', 'cover bolts'],
+  formula: 'circle: opposite pairs, the pairs in the star of the half circle; cover: from the middle out, sides in turn',
+  sources: ['ASME PCC-1 legacy star pattern (4, 8, 12, 16, 20; from memory)', 'covers: common practice'],
+  inputs: {
+    pattern: choice(['circle', 'rectangle', 'points'], 'Pattern'),
+    count: optional(number('Fasteners on the circle', { integer: true, min: 1, max: MOST })),
+    rows: optional(number('Rows', { integer: true, min: 1, max: 50 })),
+    columns: optional(number('Columns', { integer: true, min: 1, max: 50 })),
+    points: optional(list(list(number('Coordinate', { min: -1e6, max: 1e6 }), 'Point', { minLength: 2, maxLength: 2 }), 'Points', { maxLength: MOST })),
+    stages: defaulted(number('Stages', { integer: true, min: 1, max: 10 }), 1),
+  },
+  outputs: {
+    order: { label: 'Order', is: 'list' },
+    passes: { label: 'Passes', is: 'table' },
+  },
+  compute(input, work) {
+    const need = <T>(value: T | undefined, field: string): T => {
+      if (value === undefined) throw new ReckonError('missing-field', field, null, `${field}, for the pattern ${input.pattern}`, `${field} is needed for the pattern ${input.pattern}`);
+      return value;
+    };
+    let order: number[];
+    if (input.pattern === 'circle') {
+      const count = need(input.count, 'count');
+      order = circleOrder(count);
+      const touching = order.some((b, i) => i > 0 && areNeighbours(b, order[i - 1]!, count));
+      work.step('Star', 'opposite pairs, pairs spread', `${count} on a circle`, order.join(' '));
+      if (count >= 5 && touching) throw new ReckonError('no-order', 'count', count, 'a circle that has a star order');
+    } else {
+      const points: readonly Point[] =
+        input.pattern === 'rectangle'
+          ? gridPoints(need(input.rows, 'rows'), need(input.columns, 'columns'))
+          : need(input.points, 'points').map(([x, y]) => [x!, y!] as const);
+      if (points.length > MOST) throw new ReckonError('too-many', 'rows', points.length, `at most ${MOST} fasteners`);
+      order = coverOrder(points);
+      work.step('Cover', 'from the middle out, farthest from the last', `${points.length} fasteners`, order.join(' '));
+    }
+    return { order, passes: Array.from({ length: input.stages }, (_, i) => ({ stage: i + 1, order })) };
+  },
+});

@@ -1,0 +1,25 @@
+export { findReckoner, reckon, reckoners } from './registry.ts';
+export {
+  accepted,
+  ReckonError,
+  type Field,
+  type Fields,
+  type OutputSpec,
+  type Reckoner,
+  type Reckoning,
+  type Results,
+  type ResultValue,
+  type Subject,
+  type WorkingLine,
+} from './shape/index.ts';
+export { boltTorque } from './fasteners/bolt-torque.ts';
+export { propertyClassNames, type PropertyClass } from './fasteners/tables/property-classes.ts';
+export { threadMaterialNames, type ThreadMaterial } from './fasteners/tables/thread-materials.ts';
+export { threadGeometry, type ThreadGeometry } from './fasteners/thread-geometry.ts';
+export { thread } from './fasteners/thread.ts';
+export { tighteningOrder } from './fasteners/tightening-order.ts';
+export { torqueSanity } from './fasteners/torque-sanity.ts';
+export { wrenchSetting } from './fasteners/wrench-setting.ts';
+export { shimForSetting } from './bearings/shim-for-setting.ts';
+export { shimStack } from './bearings/shim-stack.ts';
+export { verdict, type Verdict } from './metrology/verdict.ts';

@@ -1,0 +1,90 @@
+import { dimensionsOfUnit, formatNumber as f, formatQuantity, inCanonical, type Dimension, type Quantity } from '../../quantities/index.ts';
+import { anyQuantity, choice, defaulted, defineReckoner, number, optional, ReckonError } from '../shape/index.ts';
+
+export type Verdict = 'within' | 'outside' | 'undecided';
+
+/**
+ * Is a reading within its limits, given the uncertainty of the gauge?
+ * guarded: within only if inside by g·U, outside only if beyond by g·U, else undecided (ISO 14253-1; g = 1 is the full
+ * guard of the older editions, the 2017 edition's default guard for acceptance is smaller: choose with guardFactor).
+ * simple: the limit alone decides. shared: the limit decides and the risk is shared between the two sides, so the answer
+ * says when it is near a toss-up.
+ */
+export const verdict = defineReckoner({
+  id: 'verdict',
+  title: 'Within, outside or undecided',
+  subject: 'metrology',
+  asks: ['is it worn', 'within limits', 'too near the limit', 'reuse or renew'],
+  formula: 'within: lower + gU ≤ x ≤ upper − gU;  outside: x < lower − gU or x > upper + gU;  else undecided',
+  sources: ['ISO 14253-1 (guard g·U; g = 1 is the full guard of the older editions)'],
+  inputs: {
+    reading: anyQuantity('Reading'),
+    uncertainty: optional(anyQuantity('Uncertainty U (k = 2)', { help: '0 when left out' })),
+    lower: optional(anyQuantity('Lower limit')),
+    upper: optional(anyQuantity('Upper limit')),
+    rule: defaulted(choice(['guarded', 'simple', 'shared'], 'Rule'), 'guarded'),
+    guardFactor: defaulted(number('Guard factor g', { min: 0, max: 2 }), 1),
+  },
+  outputs: {
+    verdict: { label: 'Verdict', is: 'word' },
+    marginLower: { label: 'Above the lower limit by', is: 'own unit', optional: true },
+    marginUpper: { label: 'Below the upper limit by', is: 'own unit', optional: true },
+  },
+  compute(input, work) {
+    if (!input.lower && !input.upper) throw new ReckonError('missing-field', 'lower', null, 'a lower limit, an upper limit or both', 'lower: a limit is needed, lower or upper');
+    const unit = input.reading.unit;
+    const dimension = sharedDimension(input.reading, [['uncertainty', input.uncertainty], ['lower', input.lower], ['upper', input.upper]]);
+    const base = { value: 0, unit };
+    // All in the reading's own unit, so that margins read like the gauge does.
+    const scale = inCanonical({ value: 1, unit }, dimension) - inCanonical(base, dimension);
+    const own = (q: Quantity): number => (q.unit === unit ? q.value : (inCanonical(q, dimension) - inCanonical(base, dimension)) / scale);
+    const x = input.reading.value;
+    const u = input.uncertainty ? spread(input.uncertainty, unit, dimension, scale) : 0;
+    if (!input.uncertainty) work.assume('Uncertainty U', '0', 'default, not given');
+    if (u < 0) throw new ReckonError('out-of-range', 'uncertainty', input.uncertainty, 'zero or more');
+    const lower = input.lower && own(input.lower);
+    const upper = input.upper && own(input.upper);
+    if (lower !== undefined && upper !== undefined && lower > upper) throw new ReckonError('inconsistent', 'lower', input.lower, `a lower limit at or below the upper ${formatQuantity(input.upper!)}`);
+    const guard = input.rule === 'guarded' ? input.guardFactor * u : 0;
+    // A hair of floating-point slack, so that 0.09 + 0.01 ≤ 0.10 holds.
+    const hair = 1e-9 * Math.max(Math.abs(x), Math.abs(lower ?? 0), Math.abs(upper ?? 0), 1e-9);
+    const inside = (lower === undefined || x >= lower + guard - hair) && (upper === undefined || x <= upper - guard + hair);
+    const beyond = (lower !== undefined && x < lower - guard - hair) || (upper !== undefined && x > upper + guard + hair);
+    const result: Verdict = inside ? 'within' : beyond ? 'outside' : 'undecided';
+
+    const q = (value: number): Quantity => ({ value, unit });
+    work.given('Reading', input.reading);
+    if (input.rule === 'guarded') work.step('Guard', 'g · U', `${input.guardFactor} × ${f(u)}`, q(guard));
+    if (lower !== undefined) work.step('Above the lower limit by', 'x − lower', `${f(x)} − ${f(lower)}`, q(x - lower));
+    if (upper !== undefined) work.step('Below the upper limit by', 'upper − x', `${f(upper)} − ${f(x)}`, q(upper - x));
+    work.step('Verdict', 'held against the limits and the guard', input.rule, result);
+    const nearest = Math.min(...[lower, upper].filter((l) => l !== undefined).map((l) => Math.abs(x - l)));
+    if (result === 'undecided') work.warn('Too near the limit for this gauge: read again with a finer one, or judge it as outside.');
+    if (input.rule === 'shared' && nearest < u) work.warn('Nearer to the limit than the uncertainty: with shared risk this is close to a toss-up.');
+    if (lower !== undefined && upper !== undefined && guard > 0 && upper - lower < 2 * guard) work.warn('The gauge is too coarse: no reading could be accepted between these limits.');
+    return {
+      verdict: result,
+      marginLower: lower === undefined ? undefined : q(x - lower),
+      marginUpper: upper === undefined ? undefined : q(upper - x),
+    };
+  },
+});
+
+function sharedDimension(reading: Quantity, others: readonly (readonly [string, Quantity | undefined])[]): Dimension {
+  let candidates = dimensionsOfUnit(reading.unit);
+  for (const [field, q] of others) {
+    if (!q) continue;
+    const narrowed = candidates.filter((d) => dimensionsOfUnit(q.unit).includes(d));
+    if (narrowed.length === 0) {
+      throw new ReckonError('wrong-dimension', field, q, `a quantity of the same kind as the reading (${reading.unit})`);
+    }
+    candidates = narrowed;
+  }
+  return candidates[0]!;
+}
+
+/** An uncertainty is a difference: no offset of °F or K goes into it. */
+function spread(q: Quantity, unit: string, dimension: Dimension, scale: number): number {
+  if (q.unit === unit) return q.value;
+  return (inCanonical(q, dimension) - inCanonical({ value: 0, unit: q.unit }, dimension)) / scale;
+}

@@ -1,0 +1,102 @@
+import { isQuantity, type Dimension, type Quantity } from '../../quantities/index.ts';
+import { check } from './check.ts';
+import { ReckonError } from './error.ts';
+import type { Checked, Fields } from './fields.ts';
+import { Work, type WorkingLine } from './working.ts';
+
+export type ResultValue =
+  | Quantity
+  | string
+  | number
+  | readonly ResultValue[]
+  | { readonly [name: string]: ResultValue | undefined };
+export interface Results {
+  readonly [name: string]: ResultValue | undefined;
+}
+
+/** What each result is, for documents and the screen. */
+export interface OutputSpec {
+  readonly label: string;
+  /** Dimension of a quantity; `word` for a verdict or kind, `list` for an array, `table` for rows. */
+  readonly is: Dimension | 'word' | 'list' | 'table' | 'own unit';
+  readonly optional?: true;
+}
+
+export interface Reckoning<R extends Results = Results> {
+  readonly results: R;
+  readonly working: readonly WorkingLine[];
+  readonly warnings: readonly string[];
+  readonly sources: readonly string[];
+}
+
+export type Subject =
+  | 'fasteners'
+  | 'bearings'
+  | 'fits'
+  | 'gears'
+  | 'seals'
+  | 'packs'
+  | 'electrical'
+  | 'rotors'
+  | 'leaks'
+  | 'metrology'
+  | 'money';
+
+/** A pure function from quantities to quantities that also returns its working. */
+export interface Reckoner<I extends Fields = Fields, R extends Results = Results> {
+  readonly id: string;
+  readonly title: string;
+  readonly subject: Subject;
+  /** What somebody would type who wants this: "how tight", "crowfoot". */
+  readonly asks: readonly string[];
+  readonly inputs: I;
+  readonly outputs: { readonly [name: string]: OutputSpec };
+  /** The formula or rule in one line, for the catalogue. */
+  readonly formula: string;
+  /**
+   * Reckons from inputs as people give them.
+   * @throws ReckonError `{code, field, given, accepted}`; never returns NaN or Infinity
+   */
+  reckon(inputs: unknown): Reckoning<R>;
+}
+
+interface Definition<I extends Fields, R extends Results> extends Omit<Reckoner<I, R>, 'reckon'> {
+  readonly sources: readonly string[];
+  compute(input: Checked<I>, work: Work): R;
+}
+
+/** Makes a reckoner of its definition: check at the edge, defaults into the working, results finite. */
+export function defineReckoner<const I extends Fields, R extends Results>(definition: Definition<I, R>): Reckoner<I, R> {
+  const { compute, sources, ...facts } = definition;
+  return {
+    ...facts,
+    reckon(inputs) {
+      const { checked, defaults } = check(definition.inputs, inputs);
+      const work = new Work();
+      for (const s of sources) work.source(s);
+      for (const d of defaults) work.assume(d.label, String(d.value), 'default, not given');
+      const results = dropUndefined(compute(checked, work));
+      assertFinite(results, '', inputs);
+      return { results, working: work.lines, warnings: work.warnings, sources: work.sources };
+    },
+  };
+}
+
+function dropUndefined<R extends Results>(results: R): R {
+  return Object.fromEntries(Object.entries(results).filter(([, v]) => v !== undefined)) as R;
+}
+
+/** The last guard: figures so extreme that the arithmetic overflowed are refused, not shown. */
+function assertFinite(value: ResultValue | Results | undefined, at: string, inputs: unknown): void {
+  if (typeof value === 'number') {
+    if (!Number.isFinite(value)) {
+      throw new ReckonError('no-finite-result', '', inputs, 'figures of a size met in a workshop', `these figures give no finite ${at || 'result'}`);
+    }
+  } else if (Array.isArray(value)) {
+    value.forEach((v: ResultValue) => assertFinite(v, at, inputs));
+  } else if (isQuantity(value)) {
+    assertFinite(value.value, at, inputs);
+  } else if (typeof value === 'object' && value !== null) {
+    for (const [k, v] of Object.entries(value)) assertFinite(v as ResultValue, k, inputs);
+  }
+}
