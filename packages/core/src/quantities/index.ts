@@ -8,6 +8,7 @@ export {
   isQuantity,
   parseQuantity,
   unitList,
+  whyNotOf,
   words as dimensionInWords,
   type Quantity,
   type QuantityInput,

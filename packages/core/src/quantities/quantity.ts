@@ -142,3 +142,14 @@ function commonDimension(from: string, to: string): Dimension {
 export function canonical(value: number, dimension: Dimension): Quantity {
   return { value, unit: canonicalUnit(dimension) };
 }
+
+/** Why a quantity is not one of a dimension, in words; undefined when it is. */
+export function whyNotOf(q: Quantity, dimension: Dimension): string | undefined {
+  try {
+    parseQuantity(q, dimension);
+    return undefined;
+  } catch (e) {
+    if (e instanceof QuantityError) return e.message;
+    throw e;
+  }
+}

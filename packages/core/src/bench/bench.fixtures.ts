@@ -1,0 +1,89 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readGoodSheet } from '../sheet/read/index.ts';
+import type { Sheet } from '../sheet/index.ts';
+import { canonicalJson, decide, emptyBench, fold, rehearse, sha256Hex, type BenchState, type Command, type CommandEnvelope, type DecideContext, type JobEvent, type RehearsalFigures } from './index.ts';
+
+export const libraryText = (name: string): string => readFileSync(join(process.cwd(), 'library', `${name}.yaml`), 'utf8');
+export const hubDolly = (): Sheet => readGoodSheet(libraryText('hub-dolly'), 'hub-dolly');
+
+export const person = { id: 'p1', name: 'Una Reith', initials: 'UR' };
+export const context: DecideContext = {
+  drawers: {
+    'hub-shims': [
+      [1.5, 2],
+      [1.2, 3],
+      [1.0, 1],
+      [0.3, 4],
+      [0.12, 2],
+      [0.1, 5],
+      [0.05, 6],
+    ].map(([value, count]) => ({ thickness: { value: value!, unit: 'mm' }, count: count! })),
+  },
+};
+
+export function booking(sheet: Sheet, variant = 'six-stud'): Command {
+  return {
+    type: 'book',
+    number: 318,
+    customer: { id: 'c1', name: 'Skerrow Airfield' },
+    unit: { id: 'u1', serial: '20417', model: 'BD-6' },
+    sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title, hash: sha256Hex(canonicalJson(sheet)) },
+    complaint: 'leaks and growls',
+    promise: '2026-11-26T14:00:00.000Z',
+    spendLimitMinor: 24000,
+    variant,
+    identified: [{ ask: 'studs', answer: '65.2 mm' }],
+    earlierVisits: 0,
+  };
+}
+
+/** One bench, driven by commands one after another, with ids and times counted up. */
+export class TestBench {
+  state: BenchState = emptyBench('j1');
+  readonly events: JobEvent[] = [];
+  private count = 0;
+  constructor(readonly sheet: Sheet) {}
+
+  envelope(command: Command, id = `c${this.count + 1}`): CommandEnvelope {
+    return { id, job: 'j1', who: person, at: new Date(Date.UTC(2026, 10, 24, 8, 0, this.count)).toISOString(), device: 'bench A', command };
+  }
+
+  /** Gives a command that must be accepted. */
+  do(command: Command): void {
+    const envelope = this.envelope(command);
+    this.count += 1;
+    const outcome = decide(this.state, this.sheet, envelope, context);
+    if (!outcome.ok) throw new Error(`${command.type} was refused: ${outcome.refusal.says} (${outcome.refusal.clears})`);
+    this.events.push(...outcome.events);
+    this.state = outcome.state;
+  }
+
+  /** Gives a command that must be refused; its code and words. */
+  refused(command: Command): { code: string; says: string; clears: string; blockers?: readonly { code: string; op?: string }[] } {
+    const outcome = decide(this.state, this.sheet, this.envelope(command), context);
+    if (outcome.ok) throw new Error(`${command.type} was accepted`);
+    return outcome.refusal;
+  }
+
+  /** Rehearses until `stop` says so, or nothing is left. */
+  run(stop: (command: Command, state: BenchState) => boolean = () => false, figures: RehearsalFigures = {}): void {
+    for (let i = 0; i < 500; i += 1) {
+      const command = rehearse(this.sheet, this.state, context, figures);
+      if (!command || stop(command, this.state)) return;
+      this.do(command);
+    }
+    throw new Error('a rehearsal of more than 500 commands');
+  }
+
+  refold(): BenchState {
+    return fold('j1', this.events);
+  }
+}
+
+/** A job booked on a sheet. */
+export function booked(sheet: Sheet = hubDolly(), variant = 'six-stud'): TestBench {
+  const bench = new TestBench(sheet);
+  bench.do(booking(sheet, variant));
+  return bench;
+}

@@ -1,0 +1,91 @@
+import { opTitle } from './wording.ts';
+import { aidsIn, ladderOf, standingNow, stepDone } from './moves.ts';
+import { tighteningState } from './tightening.ts';
+import type { Op, OpKind, Sheet } from '../sheet/index.ts';
+import type { BenchState } from './state.ts';
+
+export type BlockerCode = 'aid-in' | 'part-off' | 'pull-missing' | 'pull-unanswered' | 'setting-open' | 'mark-not-aligned' | 'finding-due' | 'standing-caution' | 'on-hold' | 'step-open' | 'variant-open';
+
+/** One thing that stands between a job and its signature. */
+export interface Blocker {
+  readonly code: BlockerCode;
+  /** What is in the way. */
+  readonly says: string;
+  /** What would clear it. */
+  readonly clears: string;
+  /** The operation that a press leads to, where there is one. */
+  readonly op?: string;
+}
+
+/** Everything that must be settled before sign-off, the dangerous first. */
+export function blockers(sheet: Sheet, state: BenchState): readonly Blocker[] {
+  const out: Blocker[] = [];
+  const ladderNow = ladderOf(sheet, state);
+  const opFor = (kind: OpKind, test: (op: Op) => boolean): string | undefined => ladderNow.all.flatMap((s) => s.ops).find((o) => o.kind === kind && test(o))?.id;
+
+  for (const aid of aidsIn(sheet, state)) {
+    out.push({
+      code: 'aid-in',
+      says: `${aid.title} is still in, ${aid.where}`,
+      clears: 'Take it out',
+      op: opFor('remove-aid', (o) => o.kind === 'remove-aid' && o.aid === aid.id),
+    });
+  }
+  for (const joint of Object.values(sheet.joints)) {
+    const op = opFor('tighten', (o) => o.kind === 'tighten' && o.joint === joint.id);
+    if (op === undefined || state.joints[joint.id]?.undone === undefined) continue;
+    const t = tighteningState(joint, state);
+    if (t.unanswered) {
+      out.push({ code: 'pull-unanswered', says: `${joint.title}: fastener ${t.unanswered.bolt} was pulled too high`, clears: 'Say what was done about it, and pull it again', op });
+    }
+    if (!t.complete) {
+      const stage = joint.stages[t.stage]!;
+      const missing = t.order.filter((b) => !t.within[t.stage]!.has(b));
+      out.push({
+        code: 'pull-missing',
+        says:
+          joint.count === 1
+            ? `${joint.title} is not pulled`
+            : missing.length === joint.count
+              ? `${joint.title}, ${stage.name.toLowerCase()} stage: no pull is recorded`
+              : `${joint.title}, ${stage.name.toLowerCase()} stage: ${missing.length === 1 ? 'fastener' : 'fasteners'} ${listed(missing)} not pulled`,
+        clears: 'Pull in order',
+        op,
+      });
+    }
+  }
+  for (const hold of state.holds.filter((h) => !h.cleared)) {
+    out.push({ code: 'on-hold', says: `On hold for ${hold.why === 'yes' ? 'a yes' : hold.why}${hold.note ? `: ${hold.note}` : ''}`, clears: 'Clear the hold' });
+  }
+  for (const s of standingNow(sheet, state)) out.push({ code: 'standing-caution', says: `Still holds: ${s.say}`, clears: `Finish ${titleOfStep(sheet, s.until)}` });
+  for (const [part, lying] of Object.entries(state.off)) {
+    const op = opFor('place', (o) => o.kind === 'place' && o.part === part) ?? opFor('press', (o) => o.kind === 'press' && o.part === part);
+    out.push({ code: 'part-off', says: `${sheet.parts[part]?.title ?? part}${lying.count > 1 ? ` × ${lying.count}` : ''} still off the unit, tray ${lying.tray}`, clears: 'Put it back', op });
+  }
+  for (const [id, m] of Object.entries(state.marks)) {
+    if (m.aligned) continue;
+    out.push({ code: 'mark-not-aligned', says: `The mark ${sheet.marks[id]?.title ?? id} was not lined up again`, clears: 'Line it up', op: opFor('align', (o) => o.kind === 'align' && o.mark === id) });
+  }
+  for (const step of ladderNow.all) {
+    if (stepDone(step, state)) continue;
+    const left = step.ops.find((o) => state.done[o.id] === undefined);
+    if (left && out.some((b) => b.op === left.id)) continue;
+    out.push({
+      code: left?.kind === 'set' ? 'setting-open' : left?.kind === 'judge' ? 'finding-due' : 'step-open',
+      says: left ? `${step.title}: ${opTitle(sheet, left)}, not done` : `${step.title}: a finding is due`,
+      clears: 'Do it',
+      op: left?.id,
+    });
+  }
+  if (sheet.variants.length > 0 && state.variant === undefined) out.push({ code: 'variant-open', says: 'The variant is not known', clears: 'Measure and say which' });
+  return out;
+}
+
+function titleOfStep(sheet: Sheet, id: string): string {
+  return sheet.steps.find((s) => s.id === id)?.title ?? id;
+}
+
+function listed(numbers: readonly number[]): string {
+  const sorted = [...numbers].sort((a, b) => a - b);
+  return sorted.length < 2 ? sorted.join('') : `${sorted.slice(0, -1).join(', ')} and ${sorted.at(-1)}`;
+}

@@ -1,0 +1,148 @@
+import type { Quantity } from '../quantities/index.ts';
+import type { WorkingLine } from '../reckoners/index.ts';
+import type { Finding, SideName } from '../sheet/index.ts';
+import type { Verdict } from '../reckoners/index.ts';
+
+/** Whose hands. */
+export interface Person {
+  readonly id: string;
+  readonly name: string;
+  readonly initials: string;
+}
+
+/** The instrument behind a figure; `null` when it was read and typed by hand from something not listed. */
+export interface InstrumentFacts {
+  readonly id: string;
+  readonly name: string;
+  /** Expanded uncertainty, k = 2. */
+  readonly uncertainty?: Quantity;
+  readonly simulated: boolean;
+}
+export type HowRead = 'instrument' | 'hand';
+
+export const holdReasons = ['parts', 'yes', 'cure', 'helper', 'tool', 'decision'] as const;
+export type HoldReason = (typeof holdReasons)[number];
+
+/** How the wrench was held to the fastener; lengths in mm, angle in degrees. */
+export interface WrenchRig {
+  readonly wrenchLengthMm?: number;
+  readonly extensionMm: number;
+  readonly extensionAngleDeg: number;
+}
+
+/** One sample of a pull: turn in degrees, torque at the wrench in N·m. */
+export type TracePoint = readonly [angleDeg: number, torqueNm: number];
+
+export type PullVerdict = 'within' | 'low' | 'high';
+
+/** Mean of repeated readings with its uncertainty and what it was judged to be. */
+export interface ReadingResult {
+  readonly mean: Quantity;
+  readonly uncertainty: Quantity;
+  readonly verdict: Verdict;
+  readonly working: readonly WorkingLine[];
+}
+
+/** Payload of every event, by type. An event is a fact: what was decided is stored, never decided again. */
+export interface EventPayloads {
+  'job-booked': {
+    readonly number: number;
+    readonly customer: { readonly id: string; readonly name: string };
+    readonly unit: { readonly id: string; readonly serial: string; readonly model: string };
+    readonly sheet: { readonly id: string; readonly revision: number; readonly title: string; readonly hash: string };
+    readonly complaint: string;
+    readonly promise: string | null;
+    readonly spendLimitMinor: number | null;
+    readonly variant: string | null;
+    readonly identified: readonly { readonly ask: string; readonly answer: string }[];
+    readonly earlierVisits: number;
+  };
+  'caution-acknowledged': { readonly op: string; readonly say: string };
+  'op-done': { readonly op: string; readonly kind: string; readonly note?: string; readonly answer?: 'yes' | 'no' };
+  'aid-fitted': { readonly op: string; readonly aid: string };
+  'aid-removed': { readonly op: string; readonly aid: string };
+  'mark-made': { readonly op: string; readonly mark: string };
+  'mark-aligned': { readonly op: string; readonly mark: string };
+  'joint-undone': { readonly op: string; readonly joint: string; readonly count: number };
+  'parts-off': { readonly op: string; readonly parts: readonly { readonly part: string; readonly count: number }[]; readonly tray: string };
+  'part-fitted': { readonly op: string; readonly part: string; readonly count: number; readonly renewed: boolean; readonly how: 'place' | 'press' | 'seal' | 'reconnect' };
+  'reading-taken': {
+    readonly op: string;
+    readonly subject: 'measure' | 'setting' | 'test';
+    readonly id: string;
+    readonly moment: 'as-found' | 'trial' | 'confirm' | 'measure' | 'now';
+    /** Place on the part, for a measure with several. */
+    readonly where: string | null;
+    readonly value: Quantity;
+    readonly how: HowRead;
+    readonly instrument: InstrumentFacts | null;
+    /** Present once there are readings enough to judge by. */
+    readonly result: ReadingResult | null;
+  };
+  'sense-answered': { readonly op: string; readonly ask: string; readonly answer: 'yes' | 'no' };
+  'finding-made': { readonly op: string; readonly part: string; readonly finding: Finding; readonly reason: string };
+  'method-chosen': { readonly op: string; readonly method: string; readonly choice: string; readonly why: string };
+  'pack-fitted': {
+    readonly op: string;
+    readonly setting: string;
+    readonly pieces: readonly Quantity[];
+    readonly pack: Quantity;
+    readonly needed: Quantity;
+    readonly predicted: Quantity;
+    readonly uncertainty: Quantity;
+    readonly working: readonly WorkingLine[];
+  };
+  'setting-confirmed': { readonly op: string; readonly setting: string; readonly value: Quantity; readonly uncertainty: Quantity; readonly verdict: Verdict };
+  'bolt-pulled': {
+    readonly op: string;
+    readonly joint: string;
+    readonly stage: number;
+    readonly bolt: number;
+    /** What the wrench showed. */
+    readonly reading: Quantity;
+    /** What that is at the fastener. */
+    readonly torque: Quantity;
+    readonly window: { readonly low: Quantity; readonly high: Quantity };
+    readonly rig: WrenchRig;
+    readonly verdict: PullVerdict;
+    readonly percentOfYield: number | null;
+    readonly advice: 'none' | 'pull-again' | 'slacken' | 'renew';
+    readonly turnedDeg: number | null;
+    readonly trace: readonly TracePoint[];
+    readonly how: HowRead;
+    readonly instrument: InstrumentFacts | null;
+  };
+  'pull-answered': { readonly op: string; readonly joint: string; readonly stage: number; readonly bolt: number; readonly answer: 'slackened' | 'renewed'; readonly note?: string };
+  'joint-tightened': { readonly op: string; readonly joint: string; readonly fastener: string; readonly count: number };
+  'rung-done': { readonly step: string; readonly side: SideName };
+  held: { readonly hold: string; readonly why: HoldReason; readonly note: string };
+  'hold-cleared': { readonly hold: string; readonly note?: string };
+  moved: { readonly to: string };
+  'taken-back': { readonly command: string; readonly events: readonly number[]; readonly reason: string };
+  'signed-off': { readonly statement: string };
+  'handed-over': { readonly to: string; readonly note?: string };
+}
+export type EventType = keyof EventPayloads;
+
+/** Version of each event's payload; raised with an upcaster when a payload changes. */
+export const EVENT_VERSION = 1;
+
+/** An event as `decide` makes it. */
+export type NewEvent = { readonly [T in EventType]: { readonly type: T; readonly payload: EventPayloads[T] } }[EventType];
+
+/** An event in the log, before its hash. */
+export type JobEvent = NewEvent & {
+  readonly job: string;
+  readonly seq: number;
+  /** Command id and place within it: the same command gives the same ids wherever it is decided. */
+  readonly id: string;
+  readonly v: number;
+  readonly who: Person;
+  /** ISO 8601, UTC: when the hands did it. */
+  readonly at: string;
+  readonly device: string;
+  readonly command: string;
+};
+
+/** An event as stored and exported: `hash` = sha256(hash before + canonical JSON of the event). */
+export type LoggedEvent = JobEvent & { readonly hash: string };

@@ -1,0 +1,157 @@
+import type { JobEvent } from './events.ts';
+import { emptyBench, eventsOf, type BenchState, type Pull, type SettingRound, type SettingState, type Stamp } from './state.ts';
+
+/**
+ * Folds one event into the state. Pure; throws only for an event type that this version does not know.
+ * A taken-back command is undone by folding again without its events: rare, and exact.
+ */
+export function evolve(state: BenchState, event: JobEvent): BenchState {
+  if (event.seq !== state.seq + 1) throw new Error(`event ${event.seq} does not follow ${state.seq}`);
+  if (event.type === 'taken-back') return refoldWithout(state, event);
+  return { ...apply(state, event), seq: event.seq, history: { event, before: state.history } };
+}
+
+/** Folds a whole log. Events that a later one takes back are passed over at once. */
+export function fold(job: string, events: readonly JobEvent[]): BenchState {
+  const gone = new Set(events.flatMap((e) => (e.type === 'taken-back' ? e.payload.events : [])));
+  return foldWithout(job, events, gone);
+}
+
+function foldWithout(job: string, events: readonly JobEvent[], gone: ReadonlySet<number>): BenchState {
+  let state = emptyBench(job);
+  for (const event of events) {
+    if (event.seq !== state.seq + 1) throw new Error(`event ${event.seq} does not follow ${state.seq}`);
+    const next = gone.has(event.seq) || event.type === 'taken-back' ? state : apply(state, event);
+    state = { ...next, seq: event.seq, history: { event, before: state.history } };
+  }
+  return state;
+}
+
+function refoldWithout(state: BenchState, event: JobEvent): BenchState {
+  return fold(state.job, [...eventsOf(state), event]);
+}
+
+function apply(state: BenchState, event: JobEvent): BenchState {
+  const stamp: Stamp = { seq: event.seq, at: event.at, by: event.who };
+  const done = (op: string, more: object = {}): Pick<BenchState, 'done'> => ({ done: { ...state.done, [op]: { ...stamp, ...more } } });
+  switch (event.type) {
+    case 'job-booked':
+      return { ...state, booked: { ...event.payload, ...stamp }, variant: event.payload.variant ?? undefined };
+    case 'caution-acknowledged':
+      return { ...state, ...done(event.payload.op) };
+    case 'op-done':
+      return { ...state, ...done(event.payload.op, { note: event.payload.note, answer: event.payload.answer }) };
+    case 'aid-fitted':
+      return { ...state, ...done(event.payload.op), aids: { ...state.aids, [event.payload.aid]: { fitted: stamp } } };
+    case 'aid-removed': {
+      const aid = state.aids[event.payload.aid];
+      return { ...state, ...done(event.payload.op), aids: { ...state.aids, [event.payload.aid]: { fitted: aid?.fitted ?? stamp, removed: stamp } } };
+    }
+    case 'mark-made':
+      return { ...state, ...done(event.payload.op), marks: { ...state.marks, [event.payload.mark]: { made: stamp } } };
+    case 'mark-aligned': {
+      const mark = state.marks[event.payload.mark];
+      return { ...state, ...done(event.payload.op), marks: { ...state.marks, [event.payload.mark]: { made: mark?.made ?? stamp, aligned: stamp } } };
+    }
+    case 'joint-undone':
+      return { ...state, ...done(event.payload.op), joints: { ...state.joints, [event.payload.joint]: { pulls: [], undone: stamp } } };
+    case 'parts-off': {
+      const off = { ...state.off };
+      for (const { part, count } of event.payload.parts) off[part] = { count: (off[part]?.count ?? 0) + count, tray: event.payload.tray, ...stamp };
+      return { ...state, ...done(event.payload.op), off };
+    }
+    case 'part-fitted': {
+      const { part, count, renewed, op } = event.payload;
+      return {
+        ...state,
+        ...done(op),
+        off: takeFromTray(state.off, part, count),
+        renewed: renewed ? { ...state.renewed, [part]: { count: (state.renewed[part]?.count ?? 0) + count, ...stamp } } : state.renewed,
+      };
+    }
+    case 'reading-taken': {
+      const reading = { ...event.payload, ...stamp };
+      const next = { ...state, readings: [...state.readings, reading] };
+      if (event.payload.subject !== 'setting' || event.payload.moment === 'as-found') return next;
+      return withSetting(next, event.payload.id, (s) => ({
+        ...s,
+        rounds: replaceLast(s.rounds, (r) => ({ ...r, readings: [...r.readings, reading], result: event.payload.result ?? r.result })),
+      }));
+    }
+    case 'sense-answered':
+      return { ...state, answers: { ...state.answers, [event.payload.op]: { ask: event.payload.ask, answer: event.payload.answer, ...stamp } } };
+    case 'finding-made':
+      return {
+        ...state,
+        findings: { ...state.findings, [event.payload.part]: event.payload.finding },
+        findingNotes: { ...state.findingNotes, [event.payload.part]: { ...event.payload, ...stamp } },
+      };
+    case 'method-chosen':
+      return { ...state, ...done(event.payload.op), methods: { ...state.methods, [event.payload.method]: event.payload.choice } };
+    case 'pack-fitted':
+      return withSetting(state, event.payload.setting, (s) => ({ ...s, rounds: [...s.rounds, { fitted: { ...event.payload, ...stamp }, readings: [] }] }));
+    case 'setting-confirmed':
+      return { ...withSetting(state, event.payload.setting, (s) => ({ ...s, confirmed: { ...event.payload, ...stamp } })), ...done(event.payload.op) };
+    case 'bolt-pulled':
+      return withJoint(state, event.payload.joint, (pulls) => [...pulls, { ...event.payload, ...stamp, void: false }]);
+    case 'pull-answered': {
+      const { joint, stage, bolt, answer } = event.payload;
+      const next = withJoint(state, joint, (pulls) => pulls.map((p) => (p.stage === stage && p.bolt === bolt && !p.void ? { ...p, void: true, answer } : p)));
+      if (answer !== 'renewed') return next;
+      const fastener = `${joint}#${bolt}`;
+      return { ...next, renewed: { ...next.renewed, [fastener]: { count: (next.renewed[fastener]?.count ?? 0) + 1, ...stamp } } };
+    }
+    case 'joint-tightened': {
+      const { joint, fastener, count, op } = event.payload;
+      const known = state.joints[joint];
+      return {
+        ...state,
+        ...done(op),
+        joints: { ...state.joints, [joint]: { pulls: [], ...known, tightened: stamp } },
+        off: takeFromTray(state.off, fastener, count),
+      };
+    }
+    case 'rung-done':
+      return { ...state, steps: { ...state.steps, [event.payload.step]: stamp } };
+    case 'held':
+      return { ...state, holds: [...state.holds, { id: event.payload.hold, why: event.payload.why, note: event.payload.note, ...stamp }] };
+    case 'hold-cleared':
+      return { ...state, holds: state.holds.map((h) => (h.id === event.payload.hold ? { ...h, cleared: stamp } : h)) };
+    case 'moved':
+      return { ...state, place: event.payload.to };
+    case 'taken-back':
+      return state;
+    case 'signed-off':
+      return { ...state, signed: stamp };
+    case 'handed-over':
+      return { ...state, handedOver: { ...stamp, to: event.payload.to, note: event.payload.note } };
+    default:
+      return unknownEvent(event);
+  }
+}
+
+function unknownEvent(event: never): never {
+  throw new Error(`an event of an unknown type: ${JSON.stringify(event)}`);
+}
+
+function takeFromTray(off: BenchState['off'], part: string, count: number): BenchState['off'] {
+  const lying = off[part];
+  if (!lying) return off;
+  if (lying.count > count) return { ...off, [part]: { ...lying, count: lying.count - count } };
+  const { [part]: _gone, ...rest } = off;
+  return rest;
+}
+
+function withSetting(state: BenchState, id: string, change: (s: SettingState) => SettingState): BenchState {
+  const before: SettingState = state.settings[id] ?? { rounds: [{ readings: [] }] };
+  return { ...state, settings: { ...state.settings, [id]: change(before) } };
+}
+
+function withJoint(state: BenchState, id: string, change: (pulls: readonly Pull[]) => readonly Pull[]): BenchState {
+  const before = state.joints[id] ?? { pulls: [] };
+  return { ...state, joints: { ...state.joints, [id]: { ...before, pulls: change(before.pulls) } } };
+}
+
+function replaceLast(rounds: readonly SettingRound[], change: (r: SettingRound) => SettingRound): readonly SettingRound[] {
+  return [...rounds.slice(0, -1), change(rounds.at(-1)!)];
+}

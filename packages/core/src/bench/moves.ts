@@ -1,0 +1,107 @@
+import { ladder, type Ladder, type LadderStep, type Op, type Sheet, type StandingCaution } from '../sheet/index.ts';
+import type { BenchState } from './state.ts';
+
+const cache = new WeakMap<Sheet, { readonly key: string; readonly value: Ladder }>();
+
+/** The ladder of a job as it stands now. The last one of each sheet is kept, since screens ask often. */
+export function ladderOf(sheet: Sheet, state: BenchState): Ladder {
+  const key = JSON.stringify([state.variant, state.methods, state.findings]);
+  const kept = cache.get(sheet);
+  if (kept?.key === key) return kept.value;
+  const value = ladder(sheet, { variant: state.variant, methods: state.methods, findings: state.findings });
+  cache.set(sheet, { key, value });
+  return value;
+}
+
+export function stepDone(step: LadderStep, state: BenchState): boolean {
+  return step.open.length === 0 && step.ops.every((o) => state.done[o.id] !== undefined);
+}
+
+/** A step is reachable when all that it waits for is done. */
+export function stepReachable(step: LadderStep, ladderNow: Ladder, state: BenchState): boolean {
+  return step.after.every((id) => {
+    const before = ladderNow.all.find((s) => s.id === id);
+    return !before || stepDone(before, state);
+  });
+}
+
+/** Operations of a step that may be done now: the next in turn, or any of them along the bottom. */
+export function openOps(step: LadderStep, state: BenchState): readonly Op[] {
+  const left = step.ops.filter((o) => state.done[o.id] === undefined);
+  return step.side === 'bottom' ? left : left.slice(0, 1);
+}
+
+/** The next thing to put hands on. */
+export type NextMove =
+  | { readonly kind: 'op'; readonly step: LadderStep; readonly op: Op; readonly place: number; readonly of: number }
+  | { readonly kind: 'sign-off' }
+  | { readonly kind: 'hand-over' }
+  | { readonly kind: 'closed' };
+
+/** The first reachable operation in the order of work; then sign-off, then hand-over. */
+export function nextMove(sheet: Sheet, state: BenchState): NextMove {
+  if (state.handedOver) return { kind: 'closed' };
+  if (state.signed) return { kind: 'hand-over' };
+  const now = ladderOf(sheet, state);
+  for (const step of now.all) {
+    if (stepDone(step, state) || !stepReachable(step, now, state)) continue;
+    const op = openOps(step, state)[0];
+    if (op) {
+      const side = now[step.side];
+      return { kind: 'op', step, op, place: side.indexOf(step) + 1, of: side.length };
+    }
+  }
+  return { kind: 'sign-off' };
+}
+
+/** Where an operation stands in this job's ladder; undefined when it is not part of it. */
+export function findOp(sheet: Sheet, state: BenchState, op: string): { step: LadderStep; op: Op } | undefined {
+  for (const step of ladderOf(sheet, state).all) {
+    const found = step.ops.find((o) => o.id === op);
+    if (found) return { step, op: found };
+  }
+  return undefined;
+}
+
+/** Standing cautions in force: begun (their first step done) and not ended. */
+export function standingNow(sheet: Sheet, state: BenchState): readonly StandingCaution[] {
+  const now = ladderOf(sheet, state);
+  const isDone = (id: string): boolean => {
+    const step = now.all.find((s) => s.id === id);
+    return step !== undefined && stepDone(step, state);
+  };
+  return sheet.standing.filter((s) => isDone(s.from) && !isDone(s.until));
+}
+
+/** Aids in the unit now, in the order in which they went in. */
+export function aidsIn(sheet: Sheet, state: BenchState): readonly { readonly id: string; readonly title: string; readonly where: string; readonly since: string }[] {
+  return Object.entries(state.aids)
+    .filter(([, a]) => !a.removed)
+    .map(([id, a]) => ({ id, title: sheet.aids[id]?.title ?? id, where: sheet.aids[id]?.where ?? '', since: a.fitted.at }));
+}
+
+/** How far down and up the ladder a job is: 0 at the top of the strip side, 1 at the top of the build side. */
+export function progress(sheet: Sheet, state: BenchState): number {
+  const all = ladderOf(sheet, state).all;
+  if (all.length === 0) return 0;
+  return all.filter((s) => stepDone(s, state)).length / all.length;
+}
+
+/** Minutes of hands still needed, by the sheet. */
+export function minutesLeft(sheet: Sheet, state: BenchState): number {
+  return ladderOf(sheet, state)
+    .all.filter((s) => !stepDone(s, state))
+    .reduce((sum, s) => sum + s.minutes, 0);
+}
+
+export type JobStage = 'booked' | 'strip' | 'bottom' | 'build' | 'ready' | 'signed' | 'handed-over';
+
+/** Which part of the work a job is in. */
+export function stageOf(sheet: Sheet, state: BenchState): JobStage {
+  if (state.handedOver) return 'handed-over';
+  if (state.signed) return 'signed';
+  const next = nextMove(sheet, state);
+  if (next.kind !== 'op') return 'ready';
+  if (Object.keys(state.done).length === 0) return 'booked';
+  return next.step.side;
+}

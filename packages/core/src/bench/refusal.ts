@@ -1,0 +1,39 @@
+import type { Blocker } from './blockers.ts';
+import type { NewEvent } from './events.ts';
+
+export type RefusalCode =
+  | 'not-booked'
+  | 'already-booked'
+  | 'closed'
+  | 'not-signed'
+  | 'unknown-op'
+  | 'not-reachable'
+  | 'already-done'
+  | 'wrong-kind'
+  | 'not-complete'
+  | 'wrong-bolt'
+  | 'unanswered-pull'
+  | 'not-a-choice'
+  | 'not-in-drawer'
+  | 'wrong-value'
+  | 'held'
+  | 'unknown-hold'
+  | 'unknown-command'
+  | 'not-the-last'
+  | 'blocked';
+
+/** What is in the way and what would clear it, in words. */
+export interface Refusal {
+  readonly code: RefusalCode;
+  readonly says: string;
+  readonly clears: string;
+  /** For a sign-off: each thing in the way. */
+  readonly blockers?: readonly Blocker[];
+}
+export type Decision = { readonly ok: true; readonly events: readonly NewEvent[] } | { readonly ok: false; readonly refusal: Refusal };
+
+export const accept = (...events: NewEvent[]): Decision => ({ ok: true, events });
+export const refuse = (code: RefusalCode, says: string, clears: string, blockers?: readonly Blocker[]): Decision => ({
+  ok: false,
+  refusal: { code, says, clears, ...(blockers ? { blockers } : {}) },
+});

@@ -1,0 +1,102 @@
+import { canonical, convert, inCanonical, type Quantity } from '../quantities/index.ts';
+import type { Finding, Sheet } from '../sheet/index.ts';
+import type { Command, DecideContext } from './commands.ts';
+import type { InstrumentFacts, WrenchRig } from './events.ts';
+import { nextMove } from './moves.ts';
+import { advisePack } from './packs.ts';
+import type { BenchState } from './state.ts';
+import { tighteningState, windowNm } from './tightening.ts';
+
+/** Figures for a dry run; what is left out is taken from the middle of each band. */
+export interface RehearsalFigures {
+  /** `measure place`, `setting round`, `test moment` → what the instrument shows. */
+  readonly reading?: (what: string) => Quantity | undefined;
+  readonly finding?: (part: string) => { finding: Finding; reason: string } | undefined;
+  readonly choice?: (method: string) => string | undefined;
+  readonly groove?: 'yes' | 'no';
+  readonly tray?: (part: string) => string;
+  readonly wrench?: { readonly rig: WrenchRig; readonly facts: InstrumentFacts };
+  readonly gauge?: (dimension: string) => InstrumentFacts | undefined;
+}
+
+/**
+ * The command that a steady pair of hands would give next: a dry run of a sheet, step by step, with no clock and no
+ * chance. Undefined once the job is handed over, or when what is next cannot be settled by rehearsal.
+ */
+export function rehearse(sheet: Sheet, state: BenchState, context: DecideContext, figures: RehearsalFigures = {}): Command | undefined {
+  const move = nextMove(sheet, state);
+  if (move.kind === 'sign-off') return { type: 'sign-off' };
+  if (move.kind === 'hand-over') return { type: 'hand-over', to: state.booked?.customer.name ?? 'the customer' };
+  if (move.kind === 'closed') return undefined;
+  const { op } = move;
+  const read = (what: string, otherwise: Quantity, dimension: string): Command => {
+    const instrument = figures.gauge?.(dimension);
+    return { type: 'take-reading', op: op.id, value: figures.reading?.(what) ?? otherwise, how: instrument ? 'instrument' : 'hand', ...(instrument ? { instrument } : {}) };
+  };
+  switch (op.kind) {
+    case 'off':
+      return { type: 'complete', op: op.id, tray: figures.tray?.(op.parts[0]!.part) ?? 'A1' };
+    case 'inspect':
+      return { type: 'complete', op: op.id, answer: 'no' };
+    case 'read': {
+      if (state.readings.some((r) => r.op === op.id)) return { type: 'complete', op: op.id };
+      const s = sheet.settings[op.setting]!;
+      return read(`${s.id} as-found`, s.target, s.dimension);
+    }
+    case 'test': {
+      if (state.readings.some((r) => r.op === op.id)) return { type: 'complete', op: op.id };
+      const t = sheet.tests[op.test]!;
+      return read(`${t.id} ${op.moment}`, middle(t.accept.low, t.accept.high), t.dimension);
+    }
+    case 'measure': {
+      const m = sheet.measures[op.measure]!;
+      const where = m.at.find((a) => !state.readings.some((r) => r.op === op.id && r.where === a));
+      if (where !== undefined) return { ...read(`${m.id} ${where}`, m.newSize ?? m.max ?? m.min ?? { value: 1, unit: 'mm' }, m.dimension), where } as Command;
+      if (m.groove && !state.answers[op.id]) return { type: 'answer', op: op.id, answer: figures.groove ?? 'no' };
+      return { type: 'complete', op: op.id };
+    }
+    case 'judge': {
+      const part = op.parts.find((p) => state.findings[p] === undefined);
+      if (part === undefined) return { type: 'complete', op: op.id };
+      return { type: 'judge', op: op.id, part, ...(figures.finding?.(part) ?? { finding: 'reuse' as const, reason: 'As new to eye and finger' }) };
+    }
+    case 'choose':
+      return { type: 'choose', op: op.id, choice: figures.choice?.(op.method) ?? sheet.methods[op.method]!.choices[0]!.id };
+    case 'set': {
+      const s = sheet.settings[op.setting]!;
+      const rounds = state.settings[s.id]?.rounds ?? [];
+      const last = rounds.at(-1);
+      if (!last?.result) return read(`${s.id} round ${Math.max(1, rounds.length)}`, s.target, s.dimension);
+      if (last.result.verdict === 'within') return { type: 'complete', op: op.id };
+      const advice = advisePack(s, state.settings[s.id], context.drawers[s.shims?.drawer ?? ''] ?? []);
+      const pieces = advice?.fromDrawer.results.stacks[0]?.pieces;
+      return pieces ? { type: 'fit-pack', op: op.id, pieces } : undefined;
+    }
+    case 'tighten': {
+      const joint = sheet.joints[op.joint]!;
+      const t = tighteningState(joint, state);
+      if (t.unanswered) return { type: 'answer-pull', op: op.id, bolt: t.unanswered.bolt, answer: t.unanswered.advice === 'renew' ? 'renewed' : 'slackened' };
+      if (t.complete || t.bolt === undefined) return { type: 'complete', op: op.id };
+      const window = windowNm(joint, t.stage);
+      const rig = figures.wrench?.rig ?? { extensionMm: 0, extensionAngleDeg: 0 };
+      const wanted = figures.reading?.(`${joint.id} ${t.stage} ${t.bolt}`);
+      const atBolt = wanted ? inCanonical(wanted, 'torque') : (window.low + window.high) / 2;
+      const lever = rig.wrenchLengthMm ? rig.wrenchLengthMm / (rig.wrenchLengthMm + rig.extensionMm * Math.cos((rig.extensionAngleDeg * Math.PI) / 180)) : 1;
+      return {
+        type: 'pull',
+        op: op.id,
+        bolt: t.bolt,
+        reading: canonical(Math.round(atBolt * lever * 100) / 100, 'torque'),
+        rig,
+        how: figures.wrench ? 'instrument' : 'hand',
+        ...(figures.wrench ? { instrument: figures.wrench.facts } : {}),
+      };
+    }
+    default:
+      return { type: 'complete', op: op.id };
+  }
+}
+
+function middle(low: Quantity, high: Quantity): Quantity {
+  return { value: (low.value + convert(high, low.unit).value) / 2, unit: low.unit };
+}

@@ -1,0 +1,57 @@
+import { canonical, convert, inCanonical, type Quantity } from '../quantities/index.ts';
+import { tighteningOrder } from '../reckoners/index.ts';
+import type { Joint } from '../sheet/index.ts';
+import type { WrenchRig } from './events.ts';
+import type { BenchState, Pull } from './state.ts';
+
+/** Where the tightening of a joint stands. */
+export interface TighteningState {
+  /** Bolt numbers, 1-based clockwise from the first, in pulling order. */
+  readonly order: readonly number[];
+  /** 0-based stage at hand; equals the count of stages when all is done. */
+  readonly stage: number;
+  /** The bolt to pull now. */
+  readonly bolt?: number;
+  /** A pull that came out too high and still wants an answer. */
+  readonly unanswered?: Pull;
+  /** Per stage, the standing pull of each bolt that is within. */
+  readonly within: readonly ReadonlyMap<number, Pull>[];
+  readonly complete: boolean;
+}
+
+/** The pulling order of a joint, by the `tightening-order` reckoner. */
+export function orderOf(joint: Joint): readonly number[] {
+  if (joint.pattern.kind === 'single') return Array.from({ length: joint.count }, (_, i) => i + 1);
+  return tighteningOrder.reckon({ pattern: 'circle', count: joint.count }).results.order;
+}
+
+export function tighteningState(joint: Joint, state: BenchState): TighteningState {
+  const order = orderOf(joint);
+  const pulls = (state.joints[joint.id]?.pulls ?? []).filter((p) => !p.void);
+  const within = joint.stages.map((_, i) => new Map(pulls.filter((p) => p.stage === i && p.verdict === 'within').map((p) => [p.bolt, p])));
+  const unanswered = pulls.find((p) => p.verdict === 'high');
+  const stage = within.findIndex((w) => w.size < order.length);
+  const complete = stage === -1;
+  return {
+    order,
+    stage: complete ? joint.stages.length : stage,
+    bolt: complete ? undefined : order.find((b) => !within[stage]!.has(b)),
+    unanswered,
+    within,
+    complete,
+  };
+}
+
+/** Torque at the fastener for a reading on the wrench: T · (L + E cos φ) / L. */
+export function torqueAtFastener(reading: Quantity, rig: WrenchRig): Quantity {
+  const nm = inCanonical(reading, 'torque');
+  if (rig.extensionMm === 0 || rig.wrenchLengthMm === undefined) return canonical(nm, 'torque');
+  const lever = rig.wrenchLengthMm + rig.extensionMm * Math.cos((rig.extensionAngleDeg * Math.PI) / 180);
+  return canonical((nm * lever) / rig.wrenchLengthMm, 'torque');
+}
+
+/** The window of a stage in N·m. */
+export function windowNm(joint: Joint, stage: number): { low: number; high: number } {
+  const w = joint.stages[stage]!.window;
+  return { low: convert(w.low, 'N·m').value, high: convert(w.high, 'N·m').value };
+}

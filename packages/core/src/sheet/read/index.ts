@@ -1,0 +1,2 @@
+export { readGoodSheet, readSheet, type ReadSheet } from './read.ts';
+export { sheetSchema } from '../schema.ts';
