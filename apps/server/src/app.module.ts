@@ -1,0 +1,36 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { AuthModule } from './auth/auth.module.ts';
+import type { Config } from './config/config.ts';
+import { ConfigModule } from './config/config.module.ts';
+import { CustomersModule } from './customers/customers.module.ts';
+import { dataSourceOptions } from './database/data-source.ts';
+import { HealthModule } from './health/health.module.ts';
+import { InstrumentsModule } from './instruments/instruments.module.ts';
+import { JobsModule } from './jobs/jobs.module.ts';
+import { LiveModule } from './live/live.module.ts';
+import { ReckonModule } from './reckon/reckon.module.ts';
+import { SheetsModule } from './sheets/sheets.module.ts';
+import { UnitsModule } from './units/units.module.ts';
+
+@Module({})
+export class AppModule {
+  static with(config: Config): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        ConfigModule.with(config),
+        TypeOrmModule.forRoot(dataSourceOptions(config.databaseUrl)),
+        AuthModule,
+        CustomersModule,
+        UnitsModule,
+        SheetsModule,
+        JobsModule,
+        LiveModule,
+        InstrumentsModule,
+        ReckonModule,
+        HealthModule,
+      ],
+    };
+  }
+}

@@ -1,0 +1,23 @@
+import { createParamDecorator, SetMetadata, type CustomDecorator, type ExecutionContext } from '@nestjs/common';
+import type { Role } from '@jubb/contract';
+import type { Request } from 'express';
+import type { Person } from '../database/entities/person.entity.ts';
+
+export const ACCESS = 'access';
+export type Access = 'anyone' | readonly Role[];
+
+/** Who may call a route. A route that says nothing is closed to all. */
+export const AllowedFor = (...roles: Role[]): CustomDecorator => SetMetadata(ACCESS, roles);
+export const AllowedForAnyone = (): CustomDecorator => SetMetadata(ACCESS, 'anyone');
+export const EVERY_ROLE: readonly Role[] = ['owner', 'mechanic', 'parts'];
+
+export interface SignedInRequest extends Request {
+  person?: Person;
+}
+
+/** The person signed in. */
+export const Me = createParamDecorator((_: unknown, context: ExecutionContext): Person => {
+  const { person } = context.switchToHttp().getRequest<SignedInRequest>();
+  if (!person) throw new Error('a route that asks who it is must be closed to strangers');
+  return person;
+});

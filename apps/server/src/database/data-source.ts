@@ -1,0 +1,32 @@
+import { DataSource, type DataSourceOptions } from 'typeorm';
+import { Customer } from './entities/customer.entity.ts';
+import { DrawerSize } from './entities/drawer.entity.ts';
+import { Instrument } from './entities/instrument.entity.ts';
+import { JobEventRow } from './entities/job-event.entity.ts';
+import { Job } from './entities/job.entity.ts';
+import { Person } from './entities/person.entity.ts';
+import { Session } from './entities/session.entity.ts';
+import { SheetRevision } from './entities/sheet-revision.entity.ts';
+import { Unit } from './entities/unit.entity.ts';
+import { Workshop } from './entities/workshop.entity.ts';
+import { First1764000000000 } from './migrations/1764000000000-first.ts';
+
+export const entities = [Workshop, Person, Session, Customer, Unit, SheetRevision, Job, JobEventRow, DrawerSize, Instrument];
+
+export function dataSourceOptions(url: string): DataSourceOptions {
+  return {
+    type: 'postgres',
+    url,
+    entities,
+    migrations: [First1764000000000],
+    migrationsTransactionMode: 'all',
+    migrationsRun: true,
+    synchronize: false,
+    poolSize: 10,
+  };
+}
+
+/** The one DataSource, for the application, the demo and the tests. */
+export function makeDataSource(url: string): DataSource {
+  return new DataSource(dataSourceOptions(url));
+}

@@ -1,0 +1,34 @@
+import type { InstrumentView } from '@jubb/contract';
+import type { Quantity } from '@jubb/core/quantities';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+
+@Entity('instrument')
+export class Instrument {
+  @PrimaryColumn({ type: 'text' })
+  id: string;
+
+  @Column({ type: 'text' })
+  name: string;
+
+  @Column({ type: 'text' })
+  kind: InstrumentView['kind'];
+
+  @Column({ type: 'text' })
+  unit: string;
+
+  @Column({ type: 'double precision' })
+  resolution: number;
+
+  /** Expanded uncertainty, k = 2. */
+  @Column({ type: 'jsonb', nullable: true })
+  uncertainty: Quantity | null;
+
+  @Column({ type: 'jsonb', nullable: true })
+  wrench: InstrumentView['wrench'];
+
+  @Column({ name: 'calibrated_to', type: 'date', nullable: true })
+  calibratedTo: string | null;
+
+  @Column({ type: 'boolean' })
+  simulated: boolean;
+}

@@ -1,0 +1,78 @@
+import type { INestApplicationContext } from '@nestjs/common';
+import { nextMove, rehearse, type Command, type RehearsalFigures } from '@jubb/core/bench';
+import { randomUUID } from 'node:crypto';
+import { DataSource } from 'typeorm';
+import { hashPin } from '../auth/pin.ts';
+import { Customer } from '../database/entities/customer.entity.ts';
+import { DrawerSize } from '../database/entities/drawer.entity.ts';
+import { Instrument } from '../database/entities/instrument.entity.ts';
+import { Person } from '../database/entities/person.entity.ts';
+import { Workshop } from '../database/entities/workshop.entity.ts';
+import { drawersOf } from '../jobs/drawers.ts';
+import { JobLog } from '../jobs/job-log.ts';
+import { JobsService, type Asker } from '../jobs/jobs.service.ts';
+import { customers, drawer, instruments, jobs, people, workshop, type DemoJob } from './scenario.ts';
+
+const MINUTE = 60_000;
+
+/** What even an empty workshop has: its name, its owner, its instruments. */
+export async function loadEmpty(db: DataSource): Promise<boolean> {
+  if ((await db.getRepository(Workshop).count()) > 0) return false;
+  await db.getRepository(Workshop).insert({ id: 1, name: 'My workshop', currency: '£', places: [...workshop.places] });
+  await db.getRepository(Person).insert({ name: 'Owner', initials: 'OW', role: 'owner', pinHash: await hashPin('1111') });
+  await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
+  return true;
+}
+
+/** Loads the demo once, all in one transaction's worth of work before the server listens. Does nothing when data is there. */
+export async function loadDemo(app: INestApplicationContext, now: Date): Promise<boolean> {
+  const db = app.get(DataSource);
+  if ((await db.getRepository(Workshop).count()) > 0) return false;
+  for (const p of people) await db.getRepository(Person).insert({ name: p.name, initials: p.initials, role: p.role, pinHash: await hashPin(p.pin) });
+  await db.getRepository(Customer).insert(customers.map((name) => ({ name })));
+  await db.getRepository(DrawerSize).insert(drawer.map(([mm, count]) => ({ drawer: 'hub-shims', thicknessNm: Math.round(mm * 1e6), count })));
+  await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
+  for (const job of jobs) await play(app, job, now);
+  // Last: its presence says that the demo is whole.
+  await db.getRepository(Workshop).insert({ id: 1, name: workshop.name, currency: workshop.currency, places: [...workshop.places] });
+  return true;
+}
+
+/** Plays one job of the scenario through the same commands that a person gives. */
+async function play(app: INestApplicationContext, job: DemoJob, now: Date): Promise<void> {
+  const db = app.get(DataSource);
+  const service = app.get(JobsService);
+  const log = app.get(JobLog);
+  const person = await db.getRepository(Person).findOneByOrFail({ name: job.by });
+  const customer = await db.getRepository(Customer).findOneByOrFail({ name: job.customer });
+  let at = new Date(now.getTime() - job.bookedMinutesAgo * MINUTE);
+  const asker = (): Asker => ({ person, at, device: job.place ?? 'bench' });
+  const promise = new Date(now.getTime() + job.promiseMinutes * MINUTE);
+  promise.setMinutes(0, 0, 0);
+  const { id } = await service.book(
+    {
+      commandId: randomUUID(),
+      customerId: customer.id,
+      serial: job.serial,
+      sheet: 'hub-dolly',
+      complaint: job.complaint,
+      promise: promise.toISOString(),
+      spendLimitMinor: job.spendLimitMinor,
+      place: job.place,
+      answers: [{ question: 0, answer: job.studs }],
+    },
+    asker(),
+  );
+  const give = (command: Command): Promise<unknown> => db.transaction((m) => service.append(m, id, randomUUID(), command, 0, asker()));
+  const figures: RehearsalFigures = { ...job.figures, tray: () => job.tray };
+  for (let i = 0; i < 400; i += 1) {
+    const { sheet, state } = await log.load(id);
+    if (job.until(sheet.steps.length, state, nextMove(sheet, state))) break;
+    const command = rehearse(sheet, state, { drawers: await drawersOf(db.manager, sheet) }, figures);
+    if (!command) break;
+    at = new Date(Math.min(at.getTime() + job.paceMinutes * MINUTE, now.getTime() - MINUTE));
+    await give(command);
+  }
+  for (const command of job.then) await give(command);
+}
+

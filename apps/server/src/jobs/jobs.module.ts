@@ -1,0 +1,10 @@
+import { Module } from '@nestjs/common';
+import { SheetsModule } from '../sheets/sheets.module.ts';
+import { UnitsModule } from '../units/units.module.ts';
+import { JobLogModule } from './job-log.module.ts';
+import { JobsController } from './jobs.controller.ts';
+import { JobsService } from './jobs.service.ts';
+import { SigningService } from './signing.service.ts';
+
+@Module({ imports: [JobLogModule, SheetsModule, UnitsModule], controllers: [JobsController], providers: [JobsService, SigningService], exports: [JobsService] })
+export class JobsModule {}

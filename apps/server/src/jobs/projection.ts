@@ -1,0 +1,19 @@
+import { aidsIn, minutesLeft, nextMove, opTitle, progress, stageOf, type BenchState } from '@jubb/core/bench';
+import type { Sheet } from '@jubb/core/sheet';
+
+/** The columns that the lists need, from a state. */
+export function project(sheet: Sheet, state: BenchState): Record<string, unknown> {
+  const move = nextMove(sheet, state);
+  const hold = state.holds.findLast((h) => !h.cleared);
+  const words = move.kind === 'op' ? opTitle(sheet, move.op) : move.kind === 'sign-off' ? 'Sign off' : move.kind === 'hand-over' ? 'Hand over' : 'Handed over';
+  return {
+    stage: stageOf(sheet, state),
+    progress: progress(sheet, state),
+    next_move: words,
+    minutes_left: Math.round(minutesLeft(sheet, state)),
+    aids_in: aidsIn(sheet, state).length,
+    parts_off: Object.keys(state.off).length,
+    hold: hold ? { why: hold.why, note: hold.note, since: hold.at } : null,
+    place: state.place ?? null,
+  };
+}

@@ -1,0 +1,31 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { signedText, type HeadSignature } from '@jubb/core/bench/verify';
+import { createPrivateKey, createPublicKey, generateKeyPairSync, sign, type KeyObject } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { CONFIG, type Config } from '../config/config.ts';
+
+/** The workshop's Ed25519 key: made at first start, kept in the data folder, readable by its owner only. */
+@Injectable()
+export class SigningService {
+  private readonly key: KeyObject;
+  readonly publicKey: string;
+
+  constructor(@Inject(CONFIG) config: Config) {
+    const folder = join(config.dataDir, 'keys');
+    const file = join(folder, 'workshop.pem');
+    if (!existsSync(file)) {
+      mkdirSync(folder, { recursive: true, mode: 0o700 });
+      const { privateKey } = generateKeyPairSync('ed25519');
+      writeFileSync(file, privateKey.export({ type: 'pkcs8', format: 'pem' }), { mode: 0o600, flag: 'wx' });
+    }
+    this.key = createPrivateKey(readFileSync(file));
+    // The last 32 bytes of the SPKI form are the raw key (RFC 8410).
+    this.publicKey = createPublicKey(this.key).export({ type: 'spki', format: 'der' }).subarray(-32).toString('hex');
+    writeFileSync(join(folder, 'workshop.pub'), `${this.publicKey}\n`);
+  }
+
+  sign(job: string, seq: number, head: string, at: string): HeadSignature {
+    return { seq, head, signature: sign(null, Buffer.from(signedText(job, seq, head)), this.key).toString('hex'), publicKey: this.publicKey, at };
+  }
+}

@@ -1,0 +1,18 @@
+import { Controller, Sse, type MessageEvent } from '@nestjs/common';
+import { interval, map, merge, type Observable } from 'rxjs';
+import { AllowedFor, EVERY_ROLE } from '../auth/access.ts';
+import { LiveService } from './live.service.ts';
+
+const HEARTBEAT_MS = 15_000;
+
+@Controller('api/live')
+export class LiveController {
+  constructor(private readonly live: LiveService) {}
+
+  /** Which job has grown, and to which event; a heartbeat in between. */
+  @Sse()
+  @AllowedFor(...EVERY_ROLE)
+  stream(): Observable<MessageEvent> {
+    return merge(this.live.appended.pipe(map((data): MessageEvent => ({ data }))), interval(HEARTBEAT_MS).pipe(map((): MessageEvent => ({ type: 'beat', data: '' }))));
+  }
+}

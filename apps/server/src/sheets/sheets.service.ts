@@ -1,0 +1,68 @@
+import { Inject, Injectable, Logger, NotFoundException } from '@nestjs/common';
+import { canonicalJson, sha256Hex } from '@jubb/core/bench';
+import { SheetError, type Sheet } from '@jubb/core/sheet';
+import { readGoodSheet, readSheet, type ReadSheet } from '@jubb/core/sheet/read';
+import { readdir, readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { DataSource } from 'typeorm';
+import { CONFIG, type Config } from '../config/config.ts';
+import { SheetRevision } from '../database/entities/sheet-revision.entity.ts';
+
+@Injectable()
+export class SheetsService {
+  private readonly logger = new Logger('sheets');
+  constructor(
+    private readonly db: DataSource,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  /**
+   * Brings the shipped sheets into the database: a new revision is added, one that is there is left alone.
+   * @throws SheetError when a file does not pass the lint, or changed without a new revision number
+   */
+  async loadLibrary(): Promise<void> {
+    const files = (await readdir(this.config.libraryDir)).filter((f) => f.endsWith('.yaml')).sort();
+    for (const file of files) {
+      const source = await readFile(join(this.config.libraryDir, file), 'utf8');
+      await this.keep(readGoodSheet(source, file), source, file);
+    }
+    this.logger.log(`${files.length} sheets in the library`);
+  }
+
+  private async keep(sheet: Sheet, source: string, file: string): Promise<void> {
+    const repository = this.db.getRepository(SheetRevision);
+    const compiled = JSON.parse(JSON.stringify(sheet)) as Sheet;
+    const hash = sha256Hex(canonicalJson(compiled));
+    const known = await repository.findOneBy({ sheet: sheet.id, revision: sheet.revision });
+    if (known) {
+      if (known.hash !== hash) {
+        throw new SheetError(file, [
+          { severity: 'error', code: 'revision-reused', path: 'revision', message: `revision ${sheet.revision} of ${sheet.id} is in use with other contents: raise its number` },
+        ]);
+      }
+      return;
+    }
+    await repository.insert({ sheet: sheet.id, revision: sheet.revision, source, hash, compiled: compiled as never });
+  }
+
+  /** The newest revision of each sheet. */
+  newest(): Promise<SheetRevision[]> {
+    return this.db
+      .getRepository(SheetRevision)
+      .createQueryBuilder('s')
+      .distinctOn(['s.sheet'])
+      .orderBy('s.sheet')
+      .addOrderBy('s.revision', 'DESC')
+      .getMany();
+  }
+
+  async newestOf(id: string): Promise<SheetRevision> {
+    const found = await this.db.getRepository(SheetRevision).findOne({ where: { sheet: id }, order: { revision: 'DESC' } });
+    if (!found) throw new NotFoundException(`There is no sheet "${id}"`);
+    return found;
+  }
+
+  lint(source: string): ReadSheet {
+    return readSheet(source);
+  }
+}

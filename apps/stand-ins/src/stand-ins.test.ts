@@ -1,0 +1,88 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { connect, type Server, type Socket } from 'node:net';
+import { FloatRig } from './indicator.ts';
+import { LineReader } from './protocol.ts';
+import { seededRandom } from './random.ts';
+import { startStandIns } from './service.ts';
+import { pullTrace } from './torque-wrench.ts';
+
+describe('the torque wrench', () => {
+  test('stops about where the hand stops, with scatter, and never turns back', () => {
+    const random = seededRandom(1);
+    const peaks = Array.from({ length: 400 }, () => {
+      const trace = pullTrace({ stopNm: 21.8, fromNm: 10 }, random);
+      for (let i = 1; i < trace.length; i += 1) expect(trace[i]![0]).toBeGreaterThanOrEqual(trace[i - 1]![0]);
+      return Math.max(...trace.map(([, nm]) => nm));
+    });
+    const mean = peaks.reduce((a, b) => a + b, 0) / peaks.length;
+    const deviation = Math.sqrt(peaks.reduce((s, p) => s + (p - mean) ** 2, 0) / peaks.length);
+    expect(mean).toBeGreaterThan(21.6);
+    expect(mean).toBeLessThan(22.0);
+    expect(deviation).toBeGreaterThan(0.1);
+    expect(deviation).toBeLessThan(0.3);
+  });
+
+  test('past yield it turns much further for each newton metre', () => {
+    const turn = (from: number, to: number): number => pullTrace({ stopNm: to, fromNm: from }, seededRandom(3)).at(-1)![0];
+    expect(turn(28, 32)).toBeGreaterThan(2.5 * turn(20, 24));
+  });
+});
+
+describe('the indicator', () => {
+  test('a thicker pack loosens by as much; tight shows nothing', () => {
+    const rig = new FloatRig(seededRandom(2));
+    const mean = (): number => Array.from({ length: 50 }, () => rig.rock()).reduce((a, b) => a + b, 0) / 50;
+    const asFound = mean();
+    rig.fitPack(1.5);
+    const trial = mean();
+    rig.fitPack(1.32);
+    expect(asFound - trial).toBeCloseTo(0.08, 2);
+    expect(trial - mean()).toBeCloseTo(0.18, 2);
+    rig.fitPack(1.0);
+    expect(mean()).toBeLessThan(0.003);
+  });
+});
+
+describe('over the line', () => {
+  let server: Server;
+  let port: number;
+  beforeAll(async () => {
+    server = await startStandIns(0, { sampleMs: 0, liveMs: 5 });
+    port = (server.address() as { port: number }).port;
+  });
+  afterAll(() => new Promise((done) => server.close(done)));
+
+  async function talk(lines: string[], enough: (said: Record<string, unknown>[]) => boolean): Promise<Record<string, unknown>[]> {
+    const socket: Socket = connect(port, '127.0.0.1');
+    const said: Record<string, unknown>[] = [];
+    await new Promise<void>((resolve) => {
+      const reader = new LineReader((line) => {
+        said.push(JSON.parse(line) as Record<string, unknown>);
+        if (enough(said)) resolve();
+      }, () => undefined, 1e6);
+      socket.setEncoding('utf8').on('data', (d: string) => reader.push(d));
+      for (const l of lines) socket.write(`${l}\n`);
+    });
+    socket.destroy();
+    return said;
+  }
+
+  test('identifies itself, then gives a pull with its trace', async () => {
+    const said = await talk(['{"attach":"wrench-2"}', '{"hand":{"action":"pull","stopNm":10,"fromNm":0}}'], (s) => s.some((m) => 'pull' in m));
+    expect(said[0]).toMatchObject({ identify: { kind: 'torque-wrench', simulated: true } });
+    const pull = said.find((m) => 'pull' in m)!['pull'] as { peakNm: number; trace: number[][] };
+    expect(pull.peakNm).toBeGreaterThan(9.5);
+    expect(pull.trace.length).toBeGreaterThan(10);
+  });
+
+  test('the indicator streams, and zero takes what it shows away', async () => {
+    const said = await talk(['{"attach":"indicator-1"}', '{"zero":true}'], (s) => s.filter((m) => 'live' in m).length > 3);
+    const live = said.filter((m) => 'live' in m).map((m) => (m['live'] as { value: number }).value);
+    expect(Math.abs(live.at(-1)!)).toBeLessThan(0.01);
+  });
+
+  test.each([['nonsense'], ['{"hand":{"action":"pull"}}'], ['{"attach":"hammer"}'], ['"x"'], ['null'], [`{"attach":"${'x'.repeat(6000)}`]])('%s is answered with an error, and the line stays open', async (line) => {
+    const said = await talk([line, '{"attach":"wrench-2"}'], (s) => s.some((m) => 'error' in m) && (s.some((m) => 'identify' in m) || line.length > 5000));
+    expect(said[0]).toHaveProperty('error');
+  });
+});

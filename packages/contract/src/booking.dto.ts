@@ -1,0 +1,74 @@
+import { Type } from 'class-transformer';
+import { IsArray, IsDateString, IsInt, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf, ValidateNested } from 'class-validator';
+
+export class IdentifyAnswerDto {
+  /** Place of the question in the sheet, from 0. */
+  @IsInt()
+  @Min(0)
+  @Max(50)
+  question: number;
+
+  /** As typed: "65.2 mm", or a word. */
+  @IsString()
+  @MinLength(1, { message: 'Measure it, and type it with its unit' })
+  @MaxLength(60)
+  answer: string;
+}
+
+/** Books a unit in. Customer and unit are named by id when they are known, else by what is new about them. */
+export class BookInDto {
+  /** Made by the asker: asking again with the same id books once. */
+  @IsUUID()
+  commandId: string;
+
+  @IsOptional()
+  @IsUUID()
+  customerId?: string;
+
+  @ValidateIf((o: BookInDto) => o.customerId === undefined)
+  @IsString()
+  @MinLength(2, { message: 'Name the customer' })
+  @MaxLength(120)
+  customerName?: string;
+
+  @IsOptional()
+  @IsUUID()
+  unitId?: string;
+
+  @ValidateIf((o: BookInDto) => o.unitId === undefined)
+  @IsString()
+  @MinLength(1, { message: 'Type the serial as it stands on the unit' })
+  @MaxLength(60)
+  serial?: string;
+
+  @IsString()
+  @MinLength(1, { message: 'Choose the build sheet' })
+  @MaxLength(60)
+  sheet: string;
+
+  @IsString()
+  @MinLength(3, { message: 'What is wrong with it, in the customer’s words' })
+  @MaxLength(400)
+  complaint: string;
+
+  @IsOptional()
+  @IsDateString({}, { message: 'A day and a time' })
+  promise?: string;
+
+  /** Minor units (pence). */
+  @IsOptional()
+  @IsInt({ message: 'Whole pounds, or leave it empty' })
+  @Min(0, { message: 'Not below nothing' })
+  @Max(100_000_000)
+  spendLimitMinor?: number;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(20)
+  place?: string;
+
+  @IsArray()
+  @ValidateNested({ each: true })
+  @Type(() => IdentifyAnswerDto)
+  answers: IdentifyAnswerDto[];
+}

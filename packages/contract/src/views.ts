@@ -1,0 +1,122 @@
+import type { HeadSignature } from '@jubb/core/bench/verify';
+import type { DrawerStock, HoldReason, JobStage, LoggedEvent, Refusal } from '@jubb/core/bench';
+import type { Quantity } from '@jubb/core/quantities';
+import type { Sheet } from '@jubb/core/sheet';
+import type { Role } from './auth.dto.ts';
+
+/** Somebody who can sign in, as shown on the sign-in screen. */
+export interface PersonView {
+  readonly id: string;
+  readonly name: string;
+  readonly initials: string;
+  readonly role: Role;
+}
+export interface MeView {
+  readonly person: PersonView;
+  readonly workshop: { readonly name: string; readonly currency: string };
+}
+
+/** A job as the lists need it: projection columns, kept in the transaction that appends. */
+export interface JobLine {
+  readonly id: string;
+  readonly number: number;
+  readonly title: string;
+  readonly serial: string;
+  readonly unitId: string;
+  readonly customer: string;
+  readonly complaint: string;
+  readonly stage: JobStage;
+  readonly progress: number;
+  readonly nextMove: string;
+  readonly minutesLeft: number;
+  readonly aidsIn: number;
+  readonly partsOff: number;
+  readonly hold: { readonly why: HoldReason; readonly note: string; readonly since: string } | null;
+  readonly promise: string | null;
+  readonly place: string | null;
+  readonly updatedAt: string;
+}
+export interface FloorView {
+  readonly places: readonly string[];
+  readonly jobs: readonly JobLine[];
+  readonly now: string;
+}
+
+/** All that a bench needs to fold by itself. */
+export interface JobView {
+  readonly id: string;
+  readonly sheet: Sheet;
+  readonly events: readonly LoggedEvent[];
+  readonly signatures: readonly HeadSignature[];
+  readonly drawers: Readonly<Record<string, readonly DrawerStock[]>>;
+  readonly history: readonly PastVisit[];
+}
+export interface CommandAnswer {
+  /** Events after the one that the sender had seen, its own among them. */
+  readonly events: readonly LoggedEvent[];
+}
+/** Body of a `409`: why, and what the sender had missed. */
+export interface RefusedBody {
+  readonly refusal: Refusal;
+  readonly missed: readonly LoggedEvent[];
+}
+
+export interface CustomerView {
+  readonly id: string;
+  readonly name: string;
+}
+export interface PastVisit {
+  readonly jobId: string;
+  readonly number: number;
+  readonly booked: string;
+  readonly complaint: string;
+  readonly stage: JobStage;
+  /** Findings and settings of that visit in short sentences. */
+  readonly outcome: readonly string[];
+}
+export interface UnitView {
+  readonly id: string;
+  readonly serial: string;
+  readonly model: string;
+  readonly customer: CustomerView;
+  readonly visits: readonly PastVisit[];
+}
+export interface SheetLine {
+  readonly id: string;
+  readonly revision: number;
+  readonly title: string;
+  readonly maker: string;
+  readonly models: readonly string[];
+  readonly kind: string;
+}
+
+export interface InstrumentView {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'torque-wrench' | 'indicator';
+  readonly unit: string;
+  readonly resolution: number;
+  readonly uncertainty: Quantity | null;
+  /** Largest torque, length and graduation of a wrench. */
+  readonly wrench: { readonly maxNm: number; readonly lengthMm: number; readonly graduation: number; readonly scaleUnit: string } | null;
+  readonly calibratedTo: string | null;
+  readonly simulated: boolean;
+  readonly connected: boolean;
+}
+/** What an instrument says, streamed to the bench. */
+export type InstrumentMessage =
+  | { readonly type: 'live'; readonly value: number; readonly unit: string }
+  | { readonly type: 'pull'; readonly peakNm: number; readonly turnedDeg: number; readonly trace: readonly (readonly [number, number])[] }
+  | { readonly type: 'gone' };
+
+/** RFC 9457 problem details, as every error comes. */
+export interface Problem {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly detail: string;
+  readonly code?: string;
+  /** Field errors: path → sentences. */
+  readonly errors?: Readonly<Record<string, readonly string[]>>;
+  readonly instance?: string;
+}

@@ -1,0 +1,62 @@
+#!/usr/bin/env bash
+# ./jubb start: everything from nothing to an address.
+set -euo pipefail
+. "$ROOT/scripts/lib/common.sh"
+. "$ROOT/scripts/lib/postgres.sh"
+PORT=7800
+DATA="$ROOT/.jubb"
+DEMO=yes
+while [ $# -gt 0 ]; do
+  case "$1" in
+    --port) PORT="${2:?--port takes a number}"; shift 2 ;;
+    --data) DATA="${2:?--data takes a folder}"; shift 2 ;;
+    --empty) DEMO=no; shift ;;
+    *) fail "start does not know $1" ;;
+  esac
+done
+case "$PORT" in *[!0-9]* | '') fail "--port takes a number, not \"$PORT\"" ;; esac
+if (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; then fail "port $PORT is in use. Choose another with --port."; fi
+cd "$HERE"
+mkdir -p "$DATA"
+DATA="$(cd "$DATA" && pwd)"
+need_node
+[ -n "${DATABASE_URL:-}" ] || need_packages postgresql
+need_modules
+need_build all
+OWN_DB=
+STAND_IN_PORT=$((PORT + 11))
+pids=()
+finish() {
+  trap - EXIT INT TERM
+  for p in "${pids[@]:-}"; do [ -n "$p" ] && kill "$p" 2>/dev/null || true; done
+  for p in "${pids[@]:-}"; do [ -n "$p" ] && wait "$p" 2>/dev/null || true; done
+  [ -n "$OWN_DB" ] && stop_cluster "$DATA/postgres"
+  rm -f "$DATA/jubb.pid"
+}
+trap finish EXIT
+trap 'finish; exit 0' INT TERM
+if [ -z "${DATABASE_URL:-}" ]; then
+  # A cluster left running by a start that was killed is taken down first.
+  stop_cluster "$DATA/postgres"
+  OWN_DB=yes
+  start_cluster "$DATA/postgres" "${JUBB_PG_PORT:-$((PORT + 12))}"
+fi
+echo $$ >"$DATA/jubb.pid"
+export PORT JUBB_DATA="$DATA" JUBB_DEMO="$DEMO" JUBB_WEB="$ROOT/apps/web/dist" JUBB_LIBRARY="$ROOT/library"
+export JUBB_STAND_INS="127.0.0.1:$STAND_IN_PORT" JUBB_STAND_IN_PORT="$STAND_IN_PORT"
+node "$ROOT/apps/stand-ins/dist/main.js" >"$DATA/stand-ins.log" 2>&1 &
+pids+=($!)
+node "$ROOT/apps/server/dist/main.js" >"$DATA/server.log" 2>&1 &
+pids+=($!)
+SERVER=$!
+for _ in $(seq 1 240); do
+  kill -0 "$SERVER" 2>/dev/null || { tail -5 "$DATA/server.log" >&2; fail "the server stopped; its log is $DATA/server.log"; }
+  grep -q '^ready on ' "$DATA/server.log" && break
+  sleep 0.25
+done
+say ""
+say "  Jubb is open:  http://127.0.0.1:$PORT"
+[ "$DEMO" = yes ] && say "  Press a name. Demo PINs: Una 1111, Magnus 2222, Ailsa 3333, Tam 4444" || say "  Press Owner. First PIN: 1111"
+say "  Ctrl-C stops everything that was started here."
+say ""
+wait "$SERVER"
