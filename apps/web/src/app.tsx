@@ -1,0 +1,40 @@
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense } from 'react';
+import { BrowserRouter, Link, Route, Routes } from 'react-router';
+import { ApiError } from './api/client.ts';
+import { queries } from './api/queries.ts';
+import { Frame } from './frame/frame.tsx';
+
+const SignIn = lazy(() => import('./signin/sign-in-screen.tsx'));
+const Floor = lazy(() => import('./floor/floor-screen.tsx'));
+const BookIn = lazy(() => import('./booking/book-in-screen.tsx'));
+const Bench = lazy(() => import('./bench/bench-screen.tsx'));
+const Record = lazy(() => import('./record/record-screen.tsx'));
+const Verify = lazy(() => import('./record/verify-screen.tsx'));
+
+/** Who it is decides between the sign-in and the workshop; without a network the last one known stays. */
+export function App(): React.JSX.Element {
+  const me = useQuery(queries.me());
+  const stranger = me.error instanceof ApiError && me.error.status === 401;
+  if (me.isPending) return <main className="empty">Opening …</main>;
+  return (
+    <BrowserRouter>
+      <Suspense fallback={<main className="empty">Opening …</main>}>
+        {stranger || !me.data ? (
+          <SignIn />
+        ) : (
+          <Routes>
+            <Route element={<Frame me={me.data} />}>
+              <Route index element={<Floor />} />
+              <Route path="book" element={<BookIn />} />
+              <Route path="job/:id" element={<Bench me={me.data} />} />
+              <Route path="job/:id/record" element={<Record />} />
+              <Route path="verify" element={<Verify />} />
+              <Route path="*" element={<main className="empty"><h2>Nothing is here</h2><p><Link to="/">Back to the Floor</Link></p></main>} />
+            </Route>
+          </Routes>
+        )}
+      </Suspense>
+    </BrowserRouter>
+  );
+}

@@ -1,0 +1,23 @@
+import type { MeView } from '@jubb/contract';
+import type { LadderStep, Op, OpKind, OpOf } from '@jubb/core/sheet';
+import type { ReactNode } from 'react';
+import { useKeys } from '../../frame/keys.ts';
+import type { Bench } from '../use-bench.ts';
+
+export interface PanelProps<K extends OpKind = OpKind> {
+  readonly bench: Bench;
+  readonly step: LadderStep;
+  readonly op: Op & OpOf<K>;
+  readonly me: MeView;
+}
+
+/** The one wide button that completes the move, and the key that presses it. */
+export function Go({ label, keyName = 'Enter', act, disabled = false }: { readonly label: ReactNode; readonly keyName?: 'Enter' | 'space'; readonly act: () => void; readonly disabled?: boolean }): React.JSX.Element {
+  useKeys({ [keyName === 'space' ? ' ' : 'Enter']: disabled ? undefined : act });
+  return (
+    <button type="button" className="btn-go mt-auto" onClick={act} disabled={disabled}>
+      <span>{label}</span>
+      <kbd>{keyName}</kbd>
+    </button>
+  );
+}

@@ -1,0 +1,1 @@
+export type HowRead = 'instrument' | 'hand';

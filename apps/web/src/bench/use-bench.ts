@@ -1,0 +1,67 @@
+import type { MeView } from '@jubb/contract';
+import { decide, fold, type BenchState, type Command, type CommandEnvelope, type DecideContext, type Refusal } from '@jubb/core/bench';
+import type { Sheet } from '@jubb/core/sheet';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { queries } from '../api/queries.ts';
+import { outbox, useWaiting } from '../outbox/use-outbox.ts';
+
+export interface Bench {
+  readonly sheet: Sheet;
+  /** What the log says, with what waits to be sent folded in already. */
+  readonly state: BenchState;
+  readonly context: DecideContext;
+  readonly refusal: Refusal | undefined;
+  /** Gives a command: decided here at once, shown, and put on its way. False when it is refused. */
+  readonly give: (command: Command) => boolean;
+  readonly clearRefusal: () => void;
+  /** The newest command that could be taken back. */
+  readonly last: { readonly command: string; readonly at: string } | undefined;
+}
+
+/** The bench of a job: folded here, answering at once, also without a network. */
+export function useBench(id: string, me: MeView): { readonly bench?: Bench; readonly error: Error | null; readonly visits: readonly { readonly number: number }[] } {
+  const query = useQuery(queries.job(id));
+  const waiting = useWaiting();
+  const [refusal, setRefusal] = useState<Refusal>();
+  const view = query.data;
+  const folded = useMemo(() => {
+    if (!view) return undefined;
+    let state = fold(id, view.events);
+    const sent = new Set(view.events.map((e) => e.command));
+    for (const w of waiting) {
+      if (w.job !== id || w.refused || sent.has(w.id)) continue;
+      const outcome = decide(state, view.sheet, envelopeOf(w, me), { drawers: view.drawers });
+      if (outcome.ok) state = outcome.state;
+    }
+    return state;
+  }, [view, waiting, id, me]);
+  if (!view || !folded) return { error: query.error, visits: [] };
+  const context = { drawers: view.drawers };
+  const newest = folded.history?.event;
+  const bench: Bench = {
+    sheet: view.sheet,
+    state: folded,
+    context,
+    refusal,
+    clearRefusal: () => setRefusal(undefined),
+    last: newest && newest.type !== 'taken-back' && newest.type !== 'job-booked' ? { command: newest.command, at: newest.at } : undefined,
+    give: (command) => {
+      const waitingNow = { id: crypto.randomUUID(), job: id, at: new Date().toISOString(), device: navigator.userAgent.includes('Headless') ? 'test browser' : 'bench browser', command };
+      const outcome = decide(folded, view.sheet, envelopeOf(waitingNow, me), context);
+      if (!outcome.ok) {
+        setRefusal(outcome.refusal);
+        return false;
+      }
+      setRefusal(undefined);
+      void outbox.add(waitingNow);
+      return true;
+    },
+  };
+  return { bench, error: null, visits: view.history };
+}
+
+function envelopeOf(w: { id: string; job: string; at: string; device: string; command: Command }, me: MeView): CommandEnvelope {
+  const { id, name, initials } = me.person;
+  return { id: w.id, job: w.job, at: w.at, device: w.device, who: { id, name, initials }, command: w.command };
+}

@@ -1,0 +1,39 @@
+import type { HandDto, InstrumentMessage, InstrumentView } from '@jubb/contract';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { api } from '../api/client.ts';
+import { queries } from '../api/queries.ts';
+
+export interface LiveInstrument {
+  readonly view: InstrumentView;
+  readonly value: number | undefined;
+  readonly hand: (move: HandDto) => Promise<void>;
+}
+
+/** The instrument of a kind, with its live value; `onPull` hears each finished pull. */
+export function useInstrument(kind: InstrumentView['kind'] | undefined, onPull: (m: Extract<InstrumentMessage, { type: 'pull' }>) => void): LiveInstrument | undefined {
+  const list = useQuery(queries.instruments());
+  const view = list.data?.find((i) => i.kind === kind);
+  const [value, setValue] = useState<number>();
+  const heard = useRef(onPull);
+  useEffect(() => {
+    heard.current = onPull;
+  });
+  const id = view?.id;
+  useEffect(() => {
+    if (!id) return undefined;
+    const source = new EventSource(`/api/instruments/${id}/live`);
+    source.onmessage = (m: MessageEvent<string>) => {
+      const message = JSON.parse(m.data) as InstrumentMessage;
+      if (message.type === 'live') setValue(message.value);
+      if (message.type === 'pull') heard.current(message);
+      if (message.type === 'gone') setValue(undefined);
+    };
+    return () => {
+      source.close();
+      setValue(undefined);
+    };
+  }, [id]);
+  if (!view) return undefined;
+  return { view, value, hand: (move) => api<void>(`instruments/${view.id}/hand`, move) };
+}

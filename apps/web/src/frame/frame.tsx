@@ -1,0 +1,77 @@
+import type { MeView } from '@jubb/contract';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { NavLink, Outlet, useNavigate } from 'react-router';
+import { api } from '../api/client.ts';
+import { outbox, useWaiting } from '../outbox/use-outbox.ts';
+
+/** The rail, the state of the line to the server, and the screen below. */
+export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const waiting = useWaiting();
+  const refused = waiting.filter((w) => w.refused);
+  const unsent = waiting.length - refused.length;
+
+  useEffect(() => {
+    const source = new EventSource('/api/live');
+    source.onmessage = (m: MessageEvent<string>) => {
+      const { job } = JSON.parse(m.data) as { job: string };
+      void client.invalidateQueries({ queryKey: ['job', job] });
+      void client.invalidateQueries({ queryKey: ['floor'] });
+    };
+    const wake = (): void => void outbox.drain();
+    window.addEventListener('online', wake);
+    return () => {
+      source.close();
+      window.removeEventListener('online', wake);
+    };
+  }, [client]);
+
+  const change = async (): Promise<void> => {
+    await api('session', undefined, 'DELETE');
+    client.removeQueries({ queryKey: ['me'] });
+    await client.invalidateQueries({ queryKey: ['me'] });
+    void navigate('/');
+  };
+  return (
+    <div className="app">
+      <header className="rail">
+        <NavLink to="/" className="word">
+          Jubb
+        </NavLink>
+        <nav className="d-flex" aria-label="Main">
+          <NavLink to="/" end className="place">
+            Floor
+          </NavLink>
+          <NavLink to="/verify" className="place">
+            Verify
+          </NavLink>
+        </nav>
+        <span className="gap" />
+        <span className="cell">{me.workshop.name}</span>
+        <button type="button" onClick={() => void change()} aria-label={`${me.person.name}: change whose hands`}>
+          {me.person.initials}
+        </button>
+      </header>
+      <div style={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 0 }}>
+        <div role="status">
+          {unsent > 0 && !outbox.online && (
+            <div className="bar waiting">
+              No line to the server. {unsent} {unsent === 1 ? 'entry is' : 'entries are'} kept here and will be sent.
+            </div>
+          )}
+          {refused.map((w) => (
+            <div className="bar" key={w.id}>
+              Refused: {w.refused}
+              <button type="button" className="btn-line" onClick={() => void outbox.dismiss(w.id)}>
+                Read
+              </button>
+            </div>
+          ))}
+        </div>
+        <Outlet />
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,23 @@
+import { useEffect, useRef } from 'react';
+
+/** Handles single keys while nothing is being typed. A key given to a field or a pressed button stays there. */
+export function useKeys(keys: Readonly<Record<string, (() => void) | undefined>>): void {
+  const now = useRef(keys);
+  useEffect(() => {
+    now.current = keys;
+  });
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent): void => {
+      if (e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
+      const target = e.target instanceof HTMLElement ? e.target : undefined;
+      if (target?.closest('input, textarea, select')) return;
+      if ((e.key === 'Enter' || e.key === ' ') && target?.closest('button, a')) return;
+      const act = now.current[e.key];
+      if (!act) return;
+      e.preventDefault();
+      act();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+}
