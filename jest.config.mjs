@@ -17,7 +17,18 @@ const swc = (parser) => ({
   sourceMaps: 'inline',
 });
 /** Packages that ship ES modules only and so must be compiled for Jest. */
-const esmOnly = ['@nestjs', 'load-esm', 'file-type', '@noble', 'd3', 'd3-[a-z]+', 'internmap', 'delaunator', 'robust-predicates', 'idb-keyval'];
+const esmOnly = [
+  '@nestjs',
+  'load-esm',
+  'file-type',
+  '@noble',
+  'd3',
+  'd3-[a-z]+',
+  'internmap',
+  'delaunator',
+  'robust-predicates',
+  'idb-keyval',
+];
 const project = (displayName, dir, more = {}) => ({
   displayName,
   rootDir: dir,

@@ -6,7 +6,13 @@ const asError = (e) => {
   if (e instanceof ReckonError) return e.toJSON();
   throw e;
 };
-const notJson = (text) => ({ code: 'not-json', field: '', given: text.slice(0, 80), accepted: 'a JSON object', message: 'not JSON' });
+const notJson = (text) => ({
+  code: 'not-json',
+  field: '',
+  given: text.slice(0, 80),
+  accepted: 'a JSON object',
+  message: 'not JSON',
+});
 const print = (value) => process.stdout.write(`${JSON.stringify(value)}\n`);
 
 const [id, json = '{}'] = process.argv.slice(2);

@@ -21,6 +21,7 @@ try {
 const pub = join(data, 'keys', 'workshop.pub');
 const known = existsSync(pub) ? [readFileSync(pub, 'utf8').trim()] : [];
 const result = verifyExport(exported, known);
-for (const c of result.checks) console.log(`${c.good ? 'good' : c.what === 'key' ? 'note' : 'BAD '}  ${c.what.padEnd(9)}  ${c.says}`);
+for (const c of result.checks)
+  console.log(`${c.good ? 'good' : c.what === 'key' ? 'note' : 'BAD '}  ${c.what.padEnd(9)}  ${c.says}`);
 if (result.fingerprint) console.log(`      fingerprint  ${result.fingerprint}`);
 process.exit(result.good ? (result.known ? 0 : 3) : 1);

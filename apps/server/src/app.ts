@@ -15,10 +15,24 @@ import { ProblemFilter } from './problems/problem.filter.ts';
 import { validationPipe } from './problems/validation.ts';
 
 /** Makes the application, ready to listen. */
-export async function makeApp(config: Config, logLevel = process.env['JUBB_LOG'] ?? 'info'): Promise<NestExpressApplication> {
+export async function makeApp(
+  config: Config,
+  logLevel = process.env['JUBB_LOG'] ?? 'info',
+): Promise<NestExpressApplication> {
   const log = pino({ level: logLevel });
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), { logger: nestLogger(log), bodyParser: false, abortOnError: false });
-  app.use(pinoHttp({ logger: log, genReqId: () => randomUUID(), autoLogging: { ignore: (r) => !r.url?.startsWith('/api') || r.url.startsWith('/api/health') }, redact: ['req.headers.cookie', 'res.headers["set-cookie"]'] }));
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+    logger: nestLogger(log),
+    bodyParser: false,
+    abortOnError: false,
+  });
+  app.use(
+    pinoHttp({
+      logger: log,
+      genReqId: () => randomUUID(),
+      autoLogging: { ignore: (r) => !r.url?.startsWith('/api') || r.url.startsWith('/api/health') },
+      redact: ['req.headers.cookie', 'res.headers["set-cookie"]'],
+    }),
+  );
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -40,7 +54,10 @@ export async function makeApp(config: Config, logLevel = process.env['JUBB_LOG']
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
-  const document = SwaggerModule.createDocument(app, new DocumentBuilder().setTitle('Jubb').setDescription('The rebuild bench').setVersion('0.1').build());
+  const document = SwaggerModule.createDocument(
+    app,
+    new DocumentBuilder().setTitle('Jubb').setDescription('The rebuild bench').setVersion('0.1').build(),
+  );
   SwaggerModule.setup('api/docs', app, document);
   if (config.webDir) serveWeb(app, config.webDir);
   await app.init();
@@ -68,4 +85,3 @@ function nestLogger(log: pino.Logger): LoggerService {
       log[level]({ context: rest.at(-1) }, String(message));
   return { log: say('debug'), error: say('error'), warn: say('warn'), debug: say('debug'), verbose: say('trace') };
 }
-

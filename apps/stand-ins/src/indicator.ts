@@ -21,7 +21,8 @@ export class FloatRig {
 
   /** What one rock of the hub shows, mm; less than nothing cannot be felt. */
   rock(): number {
-    const float = this.packMm === undefined ? AS_FOUND_PACK_MM - ZERO_FLOAT_PACK_MM + WEAR_MM : this.packMm - ZERO_FLOAT_PACK_MM;
+    const float =
+      this.packMm === undefined ? AS_FOUND_PACK_MM - ZERO_FLOAT_PACK_MM + WEAR_MM : this.packMm - ZERO_FLOAT_PACK_MM;
     const shown = Math.max(0, float) + REPEAT_MM * normal(this.random);
     return Math.round(shown / RESOLUTION_MM) * RESOLUTION_MM;
   }

@@ -19,8 +19,22 @@ export interface HandMove {
 }
 
 export const identities: Readonly<Record<string, Identity>> = {
-  'wrench-2': { id: 'wrench-2', name: 'Torque wrench 2', kind: 'torque-wrench', unit: 'N·m', resolution: 0.1, simulated: true },
-  'indicator-1': { id: 'indicator-1', name: 'Indicator 1', kind: 'indicator', unit: 'mm', resolution: 0.001, simulated: true },
+  'wrench-2': {
+    id: 'wrench-2',
+    name: 'Torque wrench 2',
+    kind: 'torque-wrench',
+    unit: 'N·m',
+    resolution: 0.1,
+    simulated: true,
+  },
+  'indicator-1': {
+    id: 'indicator-1',
+    name: 'Indicator 1',
+    kind: 'indicator',
+    unit: 'mm',
+    resolution: 0.001,
+    simulated: true,
+  },
 };
 
 const LONGEST_LINE = 4096;

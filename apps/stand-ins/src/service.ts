@@ -29,7 +29,8 @@ function serve(socket: Socket, rig: FloatRig, random: () => number, options: Sta
   const say = (message: object): void => {
     if (!socket.destroyed) socket.write(`${JSON.stringify(message)}\n`);
   };
-  const live = (value: number, unit: string): void => say({ live: { value: Number((value - zeroAt).toFixed(4)), unit } });
+  const live = (value: number, unit: string): void =>
+    say({ live: { value: Number((value - zeroAt).toFixed(4)), unit } });
 
   const pull = (move: HandMove): void => {
     const trace = pullTrace({ stopNm: move.stopNm ?? 0, fromNm: move.fromNm ?? 0 }, random);
@@ -44,7 +45,13 @@ function serve(socket: Socket, rig: FloatRig, random: () => number, options: Sta
       }
       clearInterval(timer);
       timers.delete(timer);
-      say({ pull: { peakNm: Number(peak.toFixed(2)), turnedDeg: trace.at(-1)![0], trace: trace.map(([a, t]) => [a, Number(t.toFixed(2))]) } });
+      say({
+        pull: {
+          peakNm: Number(peak.toFixed(2)),
+          turnedDeg: trace.at(-1)![0],
+          trace: trace.map(([a, t]) => [a, Number(t.toFixed(2))]),
+        },
+      });
       live(0, 'N·m');
     }, options.sampleMs ?? 12);
     timers.add(timer);

@@ -23,7 +23,8 @@ describe('the torque wrench', () => {
   });
 
   test('past yield it turns much further for each newton metre', () => {
-    const turn = (from: number, to: number): number => pullTrace({ stopNm: to, fromNm: from }, seededRandom(3)).at(-1)![0];
+    const turn = (from: number, to: number): number =>
+      pullTrace({ stopNm: to, fromNm: from }, seededRandom(3)).at(-1)![0];
     expect(turn(28, 32)).toBeGreaterThan(2.5 * turn(20, 24));
   });
 });
@@ -52,14 +53,21 @@ describe('over the line', () => {
   });
   afterAll(() => new Promise((done) => server.close(done)));
 
-  async function talk(lines: string[], enough: (said: Record<string, unknown>[]) => boolean): Promise<Record<string, unknown>[]> {
+  async function talk(
+    lines: string[],
+    enough: (said: Record<string, unknown>[]) => boolean,
+  ): Promise<Record<string, unknown>[]> {
     const socket: Socket = connect(port, '127.0.0.1');
     const said: Record<string, unknown>[] = [];
     await new Promise<void>((resolve) => {
-      const reader = new LineReader((line) => {
-        said.push(JSON.parse(line) as Record<string, unknown>);
-        if (enough(said)) resolve();
-      }, () => undefined, 1e6);
+      const reader = new LineReader(
+        (line) => {
+          said.push(JSON.parse(line) as Record<string, unknown>);
+          if (enough(said)) resolve();
+        },
+        () => undefined,
+        1e6,
+      );
       socket.setEncoding('utf8').on('data', (d: string) => reader.push(d));
       for (const l of lines) socket.write(`${l}\n`);
     });
@@ -68,7 +76,9 @@ describe('over the line', () => {
   }
 
   test('identifies itself, then gives a pull with its trace', async () => {
-    const said = await talk(['{"attach":"wrench-2"}', '{"hand":{"action":"pull","stopNm":10,"fromNm":0}}'], (s) => s.some((m) => 'pull' in m));
+    const said = await talk(['{"attach":"wrench-2"}', '{"hand":{"action":"pull","stopNm":10,"fromNm":0}}'], (s) =>
+      s.some((m) => 'pull' in m),
+    );
     expect(said[0]).toMatchObject({ identify: { kind: 'torque-wrench', simulated: true } });
     const pull = said.find((m) => 'pull' in m)!['pull'] as { peakNm: number; trace: number[][] };
     expect(pull.peakNm).toBeGreaterThan(9.5);
@@ -76,13 +86,26 @@ describe('over the line', () => {
   });
 
   test('the indicator streams, and zero takes what it shows away', async () => {
-    const said = await talk(['{"attach":"indicator-1"}', '{"zero":true}'], (s) => s.filter((m) => 'live' in m).length > 3);
+    const said = await talk(
+      ['{"attach":"indicator-1"}', '{"zero":true}'],
+      (s) => s.filter((m) => 'live' in m).length > 3,
+    );
     const live = said.filter((m) => 'live' in m).map((m) => (m['live'] as { value: number }).value);
     expect(Math.abs(live.at(-1)!)).toBeLessThan(0.01);
   });
 
-  test.each([['nonsense'], ['{"hand":{"action":"pull"}}'], ['{"attach":"hammer"}'], ['"x"'], ['null'], [`{"attach":"${'x'.repeat(6000)}`]])('%s is answered with an error, and the line stays open', async (line) => {
-    const said = await talk([line, '{"attach":"wrench-2"}'], (s) => s.some((m) => 'error' in m) && (s.some((m) => 'identify' in m) || line.length > 5000));
+  test.each([
+    ['nonsense'],
+    ['{"hand":{"action":"pull"}}'],
+    ['{"attach":"hammer"}'],
+    ['"x"'],
+    ['null'],
+    [`{"attach":"${'x'.repeat(6000)}`],
+  ])('%s is answered with an error, and the line stays open', async (line) => {
+    const said = await talk(
+      [line, '{"attach":"wrench-2"}'],
+      (s) => s.some((m) => 'error' in m) && (s.some((m) => 'identify' in m) || line.length > 5000),
+    );
     expect(said[0]).toHaveProperty('error');
   });
 });

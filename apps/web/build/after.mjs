@@ -17,7 +17,10 @@ const gather = (key) => {
 };
 gather('index.html');
 gather('src/floor/floor-screen.tsx');
-const kB = [...files].filter((f) => f.endsWith('.js')).reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0) / 1000;
+const kB =
+  [...files]
+    .filter((f) => f.endsWith('.js'))
+    .reduce((sum, f) => sum + gzipSync(readFileSync(join(dist, f))).length, 0) / 1000;
 console.log(`first load of Floor: ${kB.toFixed(0)} kB of JavaScript gzipped (budget ${BUDGET_KB} kB)`);
 if (kB > BUDGET_KB) process.exit(1);
 

@@ -30,7 +30,17 @@ export function App(): React.JSX.Element {
               <Route path="job/:id" element={<Bench me={me.data} />} />
               <Route path="job/:id/record" element={<Record />} />
               <Route path="verify" element={<Verify />} />
-              <Route path="*" element={<main className="empty"><h2>Nothing is here</h2><p><Link to="/">Back to the Floor</Link></p></main>} />
+              <Route
+                path="*"
+                element={
+                  <main className="empty">
+                    <h2>Nothing is here</h2>
+                    <p>
+                      <Link to="/">Back to the Floor</Link>
+                    </p>
+                  </main>
+                }
+              />
             </Route>
           </Routes>
         )}

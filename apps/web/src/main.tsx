@@ -11,10 +11,16 @@ import { connectOutbox } from './bench/job-cache.ts';
 import './theme/theme.scss';
 
 /** Asked things are kept in IndexedDB, so that a reload without a network still shows the bench. */
-const client = new QueryClient({ defaultOptions: { queries: { networkMode: 'offlineFirst', gcTime: 7 * 86_400_000, staleTime: 2000, retry: false } } });
+const client = new QueryClient({
+  defaultOptions: { queries: { networkMode: 'offlineFirst', gcTime: 7 * 86_400_000, staleTime: 2000, retry: false } },
+});
 const persister = createAsyncStoragePersister({
   key: 'jubb-asked',
-  storage: { getItem: async (k) => (await get<string>(k)) ?? null, setItem: (k, v) => set(k, v), removeItem: (k) => del(k) },
+  storage: {
+    getItem: async (k) => (await get<string>(k)) ?? null,
+    setItem: (k, v) => set(k, v),
+    removeItem: (k) => del(k),
+  },
   throttleTime: 300,
 });
 connectOutbox(client);

@@ -1,5 +1,12 @@
 import { whyNotOf, dimensionsOfUnit } from '@jubb/core/quantities';
-import { IsNumber, IsString, MaxLength, registerDecorator, type ValidationArguments, type ValidationOptions } from 'class-validator';
+import {
+  IsNumber,
+  IsString,
+  MaxLength,
+  registerDecorator,
+  type ValidationArguments,
+  type ValidationOptions,
+} from 'class-validator';
 
 /** A value in the unit in which it was given. */
 export class QuantityDto {
@@ -21,7 +28,8 @@ export function IsKnownUnit(options?: ValidationOptions): PropertyDecorator {
       propertyName: String(propertyName),
       options,
       validator: {
-        validate: (value: unknown) => typeof value === 'string' && (value === '1' || dimensionsOfUnit(value).length > 0),
+        validate: (value: unknown) =>
+          typeof value === 'string' && (value === '1' || dimensionsOfUnit(value).length > 0),
         defaultMessage: (args: ValidationArguments) => `"${String(args.value)}" is not a unit that Jubb knows`,
       },
     });
@@ -37,7 +45,8 @@ export function IsTorque(options?: ValidationOptions): PropertyDecorator {
       options,
       validator: {
         validate: (value: unknown) => value instanceof QuantityDto && whyNotOf(value, 'torque') === undefined,
-        defaultMessage: (args: ValidationArguments) => (args.value instanceof QuantityDto ? (whyNotOf(args.value, 'torque') ?? '') : 'a torque is due'),
+        defaultMessage: (args: ValidationArguments) =>
+          args.value instanceof QuantityDto ? (whyNotOf(args.value, 'torque') ?? '') : 'a torque is due',
       },
     });
 }

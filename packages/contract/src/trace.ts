@@ -14,7 +14,10 @@ export function IsTrace(options?: ValidationOptions): PropertyDecorator {
         validate: (value: unknown) =>
           Array.isArray(value) &&
           value.length <= MOST_POINTS &&
-          value.every((p: unknown) => Array.isArray(p) && p.length === 2 && p.every((n) => typeof n === 'number' && Number.isFinite(n))),
+          value.every(
+            (p: unknown) =>
+              Array.isArray(p) && p.length === 2 && p.every((n) => typeof n === 'number' && Number.isFinite(n)),
+          ),
         defaultMessage: () => `trace must be at most ${MOST_POINTS} pairs of finite numbers`,
       },
     });

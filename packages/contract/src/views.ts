@@ -98,7 +98,12 @@ export interface InstrumentView {
   readonly resolution: number;
   readonly uncertainty: Quantity | null;
   /** Largest torque, length and graduation of a wrench. */
-  readonly wrench: { readonly maxNm: number; readonly lengthMm: number; readonly graduation: number; readonly scaleUnit: string } | null;
+  readonly wrench: {
+    readonly maxNm: number;
+    readonly lengthMm: number;
+    readonly graduation: number;
+    readonly scaleUnit: string;
+  } | null;
   readonly calibratedTo: string | null;
   readonly simulated: boolean;
   readonly connected: boolean;
@@ -106,7 +111,12 @@ export interface InstrumentView {
 /** What an instrument says, streamed to the bench. */
 export type InstrumentMessage =
   | { readonly type: 'live'; readonly value: number; readonly unit: string }
-  | { readonly type: 'pull'; readonly peakNm: number; readonly turnedDeg: number; readonly trace: readonly (readonly [number, number])[] }
+  | {
+      readonly type: 'pull';
+      readonly peakNm: number;
+      readonly turnedDeg: number;
+      readonly trace: readonly (readonly [number, number])[];
+    }
   | { readonly type: 'gone' };
 
 /** RFC 9457 problem details, as every error comes. */

@@ -33,7 +33,13 @@ export class AuthController {
   @Throttle({ default: { limit: 60, ttl: 60_000 } })
   async signIn(@Body() body: SignInDto, @Res({ passthrough: true }) response: Response): Promise<MeView> {
     const { token, expiresAt, person } = await this.auth.signIn(body.person, body.pin, new Date());
-    response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', secure: this.config.secureCookie, expires: expiresAt, path: '/' });
+    response.cookie(COOKIE, token, {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: this.config.secureCookie,
+      expires: expiresAt,
+      path: '/',
+    });
     return this.meView(person);
   }
 

@@ -1,4 +1,10 @@
-import { ForbiddenException, Injectable, UnauthorizedException, type CanActivate, type ExecutionContext } from '@nestjs/common';
+import {
+  ForbiddenException,
+  Injectable,
+  UnauthorizedException,
+  type CanActivate,
+  type ExecutionContext,
+} from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import { ACCESS, type Access, type SignedInRequest } from './access.ts';
 import { AuthService } from './auth.service.ts';
@@ -14,7 +20,10 @@ export class AuthGuard implements CanActivate {
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
-    const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, [context.getHandler(), context.getClass()]);
+    const access = this.reflector.getAllAndOverride<Access | undefined>(ACCESS, [
+      context.getHandler(),
+      context.getClass(),
+    ]);
     if (access === 'anyone') return true;
     const request = context.switchToHttp().getRequest<SignedInRequest>();
     const token = (request.cookies as Record<string, unknown> | undefined)?.[COOKIE];

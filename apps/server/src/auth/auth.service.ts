@@ -50,7 +50,9 @@ export class AuthService {
   }
 
   async whoIs(token: string, now: Date): Promise<Person | undefined> {
-    const session = await this.db.getRepository(Session).findOneBy({ tokenHash: hashToken(token), expiresAt: MoreThan(now) });
+    const session = await this.db
+      .getRepository(Session)
+      .findOneBy({ tokenHash: hashToken(token), expiresAt: MoreThan(now) });
     return session?.person;
   }
 

@@ -13,7 +13,9 @@ export class CustomersController {
   @Get()
   @AllowedFor(...EVERY_ROLE)
   async find(@Query('q') q?: string): Promise<CustomerView[]> {
-    const found = await this.db.getRepository(Customer).find({ where: { name: ILike(likeText(q)) }, order: { name: 'ASC' }, take: 8 });
+    const found = await this.db
+      .getRepository(Customer)
+      .find({ where: { name: ILike(likeText(q)) }, order: { name: 'ASC' }, take: 8 });
     return found.map(({ id, name }) => ({ id, name }));
   }
 }

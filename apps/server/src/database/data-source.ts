@@ -11,7 +11,18 @@ import { Unit } from './entities/unit.entity.ts';
 import { Workshop } from './entities/workshop.entity.ts';
 import { First1764000000000 } from './migrations/1764000000000-first.ts';
 
-export const entities = [Workshop, Person, Session, Customer, Unit, SheetRevision, Job, JobEventRow, DrawerSize, Instrument];
+export const entities = [
+  Workshop,
+  Person,
+  Session,
+  Customer,
+  Unit,
+  SheetRevision,
+  Job,
+  JobEventRow,
+  DrawerSize,
+  Instrument,
+];
 
 export function dataSourceOptions(url: string): DataSourceOptions {
   return {

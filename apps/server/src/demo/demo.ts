@@ -19,7 +19,9 @@ const MINUTE = 60_000;
 export async function loadEmpty(db: DataSource): Promise<boolean> {
   if ((await db.getRepository(Workshop).count()) > 0) return false;
   await db.getRepository(Workshop).insert({ id: 1, name: 'My workshop', currency: '£', places: [...workshop.places] });
-  await db.getRepository(Person).insert({ name: 'Owner', initials: 'OW', role: 'owner', pinHash: await hashPin('1111') });
+  await db
+    .getRepository(Person)
+    .insert({ name: 'Owner', initials: 'OW', role: 'owner', pinHash: await hashPin('1111') });
   await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
   return true;
 }
@@ -28,13 +30,20 @@ export async function loadEmpty(db: DataSource): Promise<boolean> {
 export async function loadDemo(app: INestApplicationContext, now: Date): Promise<boolean> {
   const db = app.get(DataSource);
   if ((await db.getRepository(Workshop).count()) > 0) return false;
-  for (const p of people) await db.getRepository(Person).insert({ name: p.name, initials: p.initials, role: p.role, pinHash: await hashPin(p.pin) });
+  for (const p of people)
+    await db
+      .getRepository(Person)
+      .insert({ name: p.name, initials: p.initials, role: p.role, pinHash: await hashPin(p.pin) });
   await db.getRepository(Customer).insert(customers.map((name) => ({ name })));
-  await db.getRepository(DrawerSize).insert(drawer.map(([mm, count]) => ({ drawer: 'hub-shims', thicknessNm: Math.round(mm * 1e6), count })));
+  await db
+    .getRepository(DrawerSize)
+    .insert(drawer.map(([mm, count]) => ({ drawer: 'hub-shims', thicknessNm: Math.round(mm * 1e6), count })));
   await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
   for (const job of jobs) await play(app, job, now);
   // Last: its presence says that the demo is whole.
-  await db.getRepository(Workshop).insert({ id: 1, name: workshop.name, currency: workshop.currency, places: [...workshop.places] });
+  await db
+    .getRepository(Workshop)
+    .insert({ id: 1, name: workshop.name, currency: workshop.currency, places: [...workshop.places] });
   return true;
 }
 
@@ -63,7 +72,8 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
     },
     asker(),
   );
-  const give = (command: Command): Promise<unknown> => db.transaction((m) => service.append(m, id, randomUUID(), command, 0, asker()));
+  const give = (command: Command): Promise<unknown> =>
+    db.transaction((m) => service.append(m, id, randomUUID(), command, 0, asker()));
   const figures: RehearsalFigures = { ...job.figures, tray: () => job.tray };
   for (let i = 0; i < 400; i += 1) {
     const { sheet, state } = await log.load(id);
@@ -75,4 +85,3 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
   }
   for (const command of job.then) await give(command);
 }
-

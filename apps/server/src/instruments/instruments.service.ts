@@ -1,4 +1,11 @@
-import { Inject, Injectable, NotFoundException, UnprocessableEntityException, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
+import {
+  Inject,
+  Injectable,
+  NotFoundException,
+  UnprocessableEntityException,
+  type OnApplicationBootstrap,
+  type OnApplicationShutdown,
+} from '@nestjs/common';
 import type { HandDto, InstrumentMessage, InstrumentView } from '@jubb/contract';
 import type { Observable } from 'rxjs';
 import { DataSource } from 'typeorm';
@@ -43,7 +50,8 @@ export class InstrumentsService implements OnApplicationBootstrap, OnApplication
 
   async hand(id: string, move: HandDto): Promise<void> {
     const instrument = await this.db.getRepository(Instrument).findOneBy({ id });
-    if (instrument && !instrument.simulated) throw new UnprocessableEntityException('A real instrument is moved by a real hand');
+    if (instrument && !instrument.simulated)
+      throw new UnprocessableEntityException('A real instrument is moved by a real hand');
     this.port(id).hand(move);
   }
 

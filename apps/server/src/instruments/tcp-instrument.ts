@@ -63,7 +63,11 @@ export class TcpInstrument implements InstrumentPort {
   }
 
   private line(line: string): void {
-    let m: { identify?: unknown; live?: { value: number; unit: string }; pull?: { peakNm: number; turnedDeg: number; trace: [number, number][] } };
+    let m: {
+      identify?: unknown;
+      live?: { value: number; unit: string };
+      pull?: { peakNm: number; turnedDeg: number; trace: [number, number][] };
+    };
     try {
       m = JSON.parse(line) as typeof m;
     } catch {

@@ -19,7 +19,12 @@ export async function drawersOf(manager: EntityManager, sheet: Sheet): Promise<R
 }
 
 /** Takes the pieces of a fitted pack out of the drawer, and puts those of the pack before it back. */
-export async function bookPack(manager: EntityManager, sheet: Sheet, event: Extract<JobEvent, { type: 'pack-fitted' }>, before: readonly Quantity[]): Promise<void> {
+export async function bookPack(
+  manager: EntityManager,
+  sheet: Sheet,
+  event: Extract<JobEvent, { type: 'pack-fitted' }>,
+  before: readonly Quantity[],
+): Promise<void> {
   const drawer = sheet.settings[event.payload.setting]?.shims?.drawer;
   if (!drawer) return;
   const move = (piece: Quantity, by: number): Promise<unknown> =>

@@ -21,14 +21,21 @@ export class JobLog {
   async load(jobId: string): Promise<{ job: Job; sheet: Sheet; state: BenchState }> {
     const job = await this.db.getRepository(Job).findOneBy({ id: jobId });
     if (!job) throw new NotFoundException('There is no such job');
-    return { job, sheet: await this.sheetOf(job.sheet, job.revision), state: await this.stateAt(this.db.manager, job.id, job.seq) };
+    return {
+      job,
+      sheet: await this.sheetOf(job.sheet, job.revision),
+      state: await this.stateAt(this.db.manager, job.id, job.seq),
+    };
   }
 
   /** The fold of a job's log at a sequence, from memory when that is what is kept. */
   async stateAt(manager: EntityManager, jobId: string, seq: number): Promise<BenchState> {
     const kept = this.states.get(jobId);
     if (kept?.seq === seq) return kept;
-    const state = fold(jobId, (await this.events(manager, jobId, 0)).filter((e) => e.seq <= seq));
+    const state = fold(
+      jobId,
+      (await this.events(manager, jobId, 0)).filter((e) => e.seq <= seq),
+    );
     this.keep(state);
     return state;
   }
@@ -41,7 +48,9 @@ export class JobLog {
   }
 
   async events(manager: EntityManager, jobId: string, after: number): Promise<LoggedEvent[]> {
-    const rows = await manager.getRepository(JobEventRow).find({ where: { jobId, seq: MoreThan(after) }, order: { seq: 'ASC' } });
+    const rows = await manager
+      .getRepository(JobEventRow)
+      .find({ where: { jobId, seq: MoreThan(after) }, order: { seq: 'ASC' } });
     return rows.map(({ jobId: job, recordedAt: _, ...event }) => ({ ...event, job }) as unknown as LoggedEvent);
   }
 

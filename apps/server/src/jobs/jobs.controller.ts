@@ -1,5 +1,12 @@
 import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, ParseUUIDPipe, Post, Query } from '@nestjs/common';
-import { BookInDto, CommandEnvelopeDto, type CommandAnswer, type FloorView, type JobLine, type JobView } from '@jubb/contract';
+import {
+  BookInDto,
+  CommandEnvelopeDto,
+  type CommandAnswer,
+  type FloorView,
+  type JobLine,
+  type JobView,
+} from '@jubb/contract';
 import type { LoggedEvent } from '@jubb/core/bench';
 import { verifyExport, type JobExport, type Verification } from '@jubb/core/bench/verify';
 import { IsObject } from 'class-validator';
@@ -48,7 +55,10 @@ export class JobsController {
 
   @Get('jobs/:id/events')
   @AllowedFor(...EVERY_ROLE)
-  async events(@Param('id', ParseUUIDPipe) id: string, @Query('after', ParseIntPipe) after: number): Promise<LoggedEvent[]> {
+  async events(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Query('after', ParseIntPipe) after: number,
+  ): Promise<LoggedEvent[]> {
     await this.log.load(id);
     return this.log.events(this.db.manager, id, after);
   }
@@ -57,7 +67,11 @@ export class JobsController {
   @Post('jobs/:id/commands')
   @HttpCode(200)
   @AllowedFor('owner', 'mechanic')
-  command(@Param('id', ParseUUIDPipe) id: string, @Body() body: CommandEnvelopeDto, @Me() person: Person): Promise<CommandAnswer> {
+  command(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() body: CommandEnvelopeDto,
+    @Me() person: Person,
+  ): Promise<CommandAnswer> {
     return this.jobs.command(id, body, { person, at: new Date(), device: body.device });
   }
 

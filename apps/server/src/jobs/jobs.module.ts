@@ -6,5 +6,10 @@ import { JobsController } from './jobs.controller.ts';
 import { JobsService } from './jobs.service.ts';
 import { SigningService } from './signing.service.ts';
 
-@Module({ imports: [JobLogModule, SheetsModule, UnitsModule], controllers: [JobsController], providers: [JobsService, SigningService], exports: [JobsService] })
+@Module({
+  imports: [JobLogModule, SheetsModule, UnitsModule],
+  controllers: [JobsController],
+  providers: [JobsService, SigningService],
+  exports: [JobsService],
+})
 export class JobsModule {}

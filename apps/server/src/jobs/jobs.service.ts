@@ -1,6 +1,23 @@
 import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
-import { toCommand, type BookInDto, type CommandAnswer, type CommandEnvelopeDto, type FloorView, type JobLine, type JobView } from '@jubb/contract';
-import { chain, decide, emptyBench, firstHash, type BenchState, type Command, type CommandEnvelope, type LoggedEvent } from '@jubb/core/bench';
+import {
+  toCommand,
+  type BookInDto,
+  type CommandAnswer,
+  type CommandEnvelopeDto,
+  type FloorView,
+  type JobLine,
+  type JobView,
+} from '@jubb/contract';
+import {
+  chain,
+  decide,
+  emptyBench,
+  firstHash,
+  type BenchState,
+  type Command,
+  type CommandEnvelope,
+  type LoggedEvent,
+} from '@jubb/core/bench';
 import { buildRecord } from '@jubb/core/bench';
 import type { JobExport } from '@jubb/core/bench/verify';
 import { JubbError } from '@jubb/core/error';
@@ -46,7 +63,9 @@ export class JobsService {
   }
 
   async handedOver(): Promise<JobLine[]> {
-    return (await this.db.getRepository(Job).find({ where: { stage: 'handed-over' }, order: { number: 'DESC' }, take: 30 })).map(lineOf);
+    return (
+      await this.db.getRepository(Job).find({ where: { stage: 'handed-over' }, order: { number: 'DESC' }, take: 30 })
+    ).map(lineOf);
   }
 
   async view(id: string): Promise<JobView> {
@@ -113,29 +132,63 @@ export class JobsService {
   async command(jobId: string, dto: CommandEnvelopeDto, asker: Asker): Promise<CommandAnswer> {
     const claimed = new Date(dto.at);
     const at = claimed > asker.at ? asker.at : claimed;
-    return this.db.transaction((m) => this.append(m, jobId, dto.id, toCommand(dto), dto.seen, { ...asker, at, device: dto.device }));
+    return this.db.transaction((m) =>
+      this.append(m, jobId, dto.id, toCommand(dto), dto.seen, { ...asker, at, device: dto.device }),
+    );
   }
 
-  async append(m: EntityManager, jobId: string, commandId: string, command: Command, seen: number, asker: Asker): Promise<CommandAnswer> {
+  async append(
+    m: EntityManager,
+    jobId: string,
+    commandId: string,
+    command: Command,
+    seen: number,
+    asker: Asker,
+  ): Promise<CommandAnswer> {
     const [row] = (await m.query(
       `SELECT seq, head, sheet, revision, signatures, EXISTS (SELECT 1 FROM job_event e WHERE e.job_id = job.id AND e.command = $2) AS known
        FROM job WHERE id = $1 FOR UPDATE`,
       [jobId, commandId],
-    )) as [{ seq: number; head: string; sheet: string; revision: number; signatures: JobExport['signatures']; known: boolean }?];
+    )) as [
+      {
+        seq: number;
+        head: string;
+        sheet: string;
+        revision: number;
+        signatures: JobExport['signatures'];
+        known: boolean;
+      }?,
+    ];
     if (!row) throw new NotFoundException('There is no such job');
     if (row.known) return { events: await this.log.events(m, jobId, seen) };
     const sheet = await this.log.sheetOf(row.sheet, row.revision);
     const state = row.seq === 0 ? emptyBench(jobId) : await this.log.stateAt(m, jobId, row.seq);
-    const envelope: CommandEnvelope = { id: commandId, job: jobId, who: pick(asker.person), at: asker.at.toISOString(), device: asker.device, command };
-    const outcome = decide(state, sheet, envelope, { drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet) : {} });
-    if (!outcome.ok) throw new RefusedException({ refusal: outcome.refusal, missed: await this.log.events(m, jobId, seen) });
+    const envelope: CommandEnvelope = {
+      id: commandId,
+      job: jobId,
+      who: pick(asker.person),
+      at: asker.at.toISOString(),
+      device: asker.device,
+      command,
+    };
+    const outcome = decide(state, sheet, envelope, {
+      drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet) : {},
+    });
+    if (!outcome.ok)
+      throw new RefusedException({ refusal: outcome.refusal, missed: await this.log.events(m, jobId, seen) });
 
     // Through JSON once, so that what is hashed is what the database gives back.
     const events = JSON.parse(JSON.stringify(chain(row.head, outcome.events))) as LoggedEvent[];
     const newest = events.at(-1)!;
-    for (const e of events) if (e.type === 'pack-fitted') await bookPack(m, sheet, e, lastPieces(state, e.payload.setting));
-    const closing = newest.type === 'signed-off' || newest.type === 'handed-over' || (state.signed !== undefined && newest.type === 'moved');
-    const signatures = closing ? [...row.signatures, this.signing.sign(jobId, newest.seq, newest.hash, newest.at)] : row.signatures;
+    for (const e of events)
+      if (e.type === 'pack-fitted') await bookPack(m, sheet, e, lastPieces(state, e.payload.setting));
+    const closing =
+      newest.type === 'signed-off' ||
+      newest.type === 'handed-over' ||
+      (state.signed !== undefined && newest.type === 'moved');
+    const signatures = closing
+      ? [...row.signatures, this.signing.sign(jobId, newest.seq, newest.hash, newest.at)]
+      : row.signatures;
     const columns = project(sheet, outcome.state);
     await m.query(
       `WITH added AS (
@@ -147,12 +200,27 @@ export class JobsService {
            aids_in = $10, parts_off = $11, hold = $12, place = $13, updated_at = $14 WHERE id = $1
        ) SELECT pg_notify('jubb', $15)`,
       [
-        jobId, JSON.stringify(events), newest.seq, newest.hash, JSON.stringify(signatures),
-        columns['stage'], columns['progress'], columns['next_move'], columns['minutes_left'], columns['aids_in'], columns['parts_off'],
-        columns['hold'] === null ? null : JSON.stringify(columns['hold']), columns['place'], newest.at, JSON.stringify({ job: jobId, seq: newest.seq }),
+        jobId,
+        JSON.stringify(events),
+        newest.seq,
+        newest.hash,
+        JSON.stringify(signatures),
+        columns['stage'],
+        columns['progress'],
+        columns['next_move'],
+        columns['minutes_left'],
+        columns['aids_in'],
+        columns['parts_off'],
+        columns['hold'] === null ? null : JSON.stringify(columns['hold']),
+        columns['place'],
+        newest.at,
+        JSON.stringify({ job: jobId, seq: newest.seq }),
       ],
     );
-    const answer = seen === row.seq ? events : [...(await this.log.events(m, jobId, seen)).filter((e) => e.seq <= row.seq), ...events];
+    const answer =
+      seen === row.seq
+        ? events
+        : [...(await this.log.events(m, jobId, seen)).filter((e) => e.seq <= row.seq), ...events];
     return { events: answer };
   }
 
@@ -178,7 +246,11 @@ export class JobsService {
     const customers = m.getRepository(Customer);
     if (dto.customerId) {
       const found = await customers.findOneBy({ id: dto.customerId });
-      if (!found) throw new BadRequestException({ message: 'customerId: there is no such customer', errors: { customerId: ['There is no such customer'] } });
+      if (!found)
+        throw new BadRequestException({
+          message: 'customerId: there is no such customer',
+          errors: { customerId: ['There is no such customer'] },
+        });
       return found;
     }
     const name = dto.customerName!.trim();
@@ -190,13 +262,22 @@ export class JobsService {
     const units = m.getRepository(Unit);
     if (dto.unitId) {
       const found = await units.findOneBy({ id: dto.unitId });
-      if (!found) throw new BadRequestException({ message: 'unitId: there is no such unit', errors: { unitId: ['There is no such unit'] } });
+      if (!found)
+        throw new BadRequestException({
+          message: 'unitId: there is no such unit',
+          errors: { unitId: ['There is no such unit'] },
+        });
       return found;
     }
     const serial = dto.serial!.trim();
-    const known = await units.createQueryBuilder('u').where('u.sheet = :sheet AND lower(u.serial) = lower(:serial)', { sheet: sheet.id, serial }).getOne();
+    const known = await units
+      .createQueryBuilder('u')
+      .where('u.sheet = :sheet AND lower(u.serial) = lower(:serial)', { sheet: sheet.id, serial })
+      .getOne();
     if (known) return known;
-    const made = await units.save(units.create({ serial, model: sheet.models[0] ?? sheet.title, sheet: sheet.id, customerId: customer.id }));
+    const made = await units.save(
+      units.create({ serial, model: sheet.models[0] ?? sheet.title, sheet: sheet.id, customerId: customer.id }),
+    );
     return units.findOneByOrFail({ id: made.id });
   }
 }
@@ -208,13 +289,17 @@ function lastPieces(state: BenchState, setting: string): readonly { value: numbe
 }
 
 /** The variant from the answers: the first question that decides it; a measured value near none is asked again. */
-function identifyAll(sheet: Sheet, dto: BookInDto): { variant: string | null; identified: { ask: string; answer: string }[] } {
+function identifyAll(
+  sheet: Sheet,
+  dto: BookInDto,
+): { variant: string | null; identified: { ask: string; answer: string }[] } {
   let variant: string | null = null;
   const identified: { ask: string; answer: string }[] = [];
   for (const { question, answer } of dto.answers) {
     const asked = sheet.identify[question];
     const field = `answers.${question}.answer`;
-    const bad = (why: string): BadRequestException => new BadRequestException({ message: `${field}: ${why}`, errors: { [field]: [why] } });
+    const bad = (why: string): BadRequestException =>
+      new BadRequestException({ message: `${field}: ${why}`, errors: { [field]: [why] } });
     if (!asked) throw bad('the sheet asks no such question');
     let result;
     try {
@@ -223,12 +308,18 @@ function identifyAll(sheet: Sheet, dto: BookInDto): { variant: string | null; id
       if (e instanceof JubbError) throw bad(e.message);
       throw e;
     }
-    if (!('variant' in result)) throw bad(`${answer} is ${result.undecided.length > 1 ? 'in the bands of two variants' : 'near no variant'}: measure again`);
+    if (!('variant' in result))
+      throw bad(
+        `${answer} is ${result.undecided.length > 1 ? 'in the bands of two variants' : 'near no variant'}: measure again`,
+      );
     variant ??= result.variant;
     identified.push({ ask: asked.ask, answer });
   }
   if (variant === null && sheet.identify.length > 0) {
-    throw new BadRequestException({ message: 'answers: which variant is it?', errors: { 'answers.0.answer': [sheet.identify[0]!.ask] } });
+    throw new BadRequestException({
+      message: 'answers: which variant is it?',
+      errors: { 'answers.0.answer': [sheet.identify[0]!.ask] },
+    });
   }
   return { variant, identified };
 }

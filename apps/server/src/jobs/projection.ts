@@ -5,7 +5,16 @@ import type { Sheet } from '@jubb/core/sheet';
 export function project(sheet: Sheet, state: BenchState): Record<string, unknown> {
   const move = nextMove(sheet, state);
   const hold = state.holds.findLast((h) => !h.cleared);
-  const words = move.kind === 'op' ? opTitle(sheet, move.op) : move.kind === 'sign-off' ? 'Sign off' : move.kind === 'hand-over' ? 'Hand over' : 'Handed over';
+  const words =
+    move.kind === 'op'
+      ? move.op.kind === 'caution'
+        ? move.step.title
+        : opTitle(sheet, move.op)
+      : move.kind === 'sign-off'
+        ? 'Sign off'
+        : move.kind === 'hand-over'
+          ? 'Hand over'
+          : 'Handed over';
   return {
     stage: stageOf(sheet, state),
     progress: progress(sheet, state),

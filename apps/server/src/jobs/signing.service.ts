@@ -26,6 +26,12 @@ export class SigningService {
   }
 
   sign(job: string, seq: number, head: string, at: string): HeadSignature {
-    return { seq, head, signature: sign(null, Buffer.from(signedText(job, seq, head)), this.key).toString('hex'), publicKey: this.publicKey, at };
+    return {
+      seq,
+      head,
+      signature: sign(null, Buffer.from(signedText(job, seq, head)), this.key).toString('hex'),
+      publicKey: this.publicKey,
+      at,
+    };
   }
 }

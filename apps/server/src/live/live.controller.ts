@@ -13,6 +13,9 @@ export class LiveController {
   @Sse()
   @AllowedFor(...EVERY_ROLE)
   stream(): Observable<MessageEvent> {
-    return merge(this.live.appended.pipe(map((data): MessageEvent => ({ data }))), interval(HEARTBEAT_MS).pipe(map((): MessageEvent => ({ type: 'beat', data: '' }))));
+    return merge(
+      this.live.appended.pipe(map((data): MessageEvent => ({ data }))),
+      interval(HEARTBEAT_MS).pipe(map((): MessageEvent => ({ type: 'beat', data: '' }))),
+    );
   }
 }

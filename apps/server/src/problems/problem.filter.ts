@@ -44,7 +44,8 @@ export class ProblemFilter implements ExceptionFilter {
       instance: request.originalUrl,
       ...more,
     });
-    if (error instanceof RefusedException) return at(HttpStatus.CONFLICT, error.message, { code: error.body.refusal.code, ...error.body });
+    if (error instanceof RefusedException)
+      return at(HttpStatus.CONFLICT, error.message, { code: error.body.refusal.code, ...error.body });
     if (error instanceof JubbError) return at(HttpStatus.UNPROCESSABLE_ENTITY, error.message, { ...error.toJSON() });
     if (error instanceof HttpException) {
       const body = error.getResponse();
@@ -53,7 +54,11 @@ export class ProblemFilter implements ExceptionFilter {
     }
     // Body parser and router errors carry a status of their own.
     const status = (error as { status?: unknown } | null)?.status;
-    if (typeof status === 'number' && status >= 400 && status < 500) return at(status, status === 413 ? 'The request is too large' : 'The request cannot be read');
-    return at(HttpStatus.INTERNAL_SERVER_ERROR, 'Nothing was written. Try again; if it comes back, the log of the server says more.');
+    if (typeof status === 'number' && status >= 400 && status < 500)
+      return at(status, status === 413 ? 'The request is too large' : 'The request cannot be read');
+    return at(
+      HttpStatus.INTERNAL_SERVER_ERROR,
+      'Nothing was written. Try again; if it comes back, the log of the server says more.',
+    );
   }
 }

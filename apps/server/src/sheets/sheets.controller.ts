@@ -19,7 +19,14 @@ export class SheetsController {
   @AllowedFor(...EVERY_ROLE)
   async list(): Promise<SheetLine[]> {
     const all = await this.sheets.newest();
-    return all.map(({ compiled: s }) => ({ id: s.id, revision: s.revision, title: s.title, maker: s.maker, models: s.models, kind: s.kind }));
+    return all.map(({ compiled: s }) => ({
+      id: s.id,
+      revision: s.revision,
+      title: s.title,
+      maker: s.maker,
+      models: s.models,
+      kind: s.kind,
+    }));
   }
 
   @Get(':id')

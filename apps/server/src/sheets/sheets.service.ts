@@ -37,7 +37,12 @@ export class SheetsService {
     if (known) {
       if (known.hash !== hash) {
         throw new SheetError(file, [
-          { severity: 'error', code: 'revision-reused', path: 'revision', message: `revision ${sheet.revision} of ${sheet.id} is in use with other contents: raise its number` },
+          {
+            severity: 'error',
+            code: 'revision-reused',
+            path: 'revision',
+            message: `revision ${sheet.revision} of ${sheet.id} is in use with other contents: raise its number`,
+          },
         ]);
       }
       return;
@@ -57,7 +62,9 @@ export class SheetsService {
   }
 
   async newestOf(id: string): Promise<SheetRevision> {
-    const found = await this.db.getRepository(SheetRevision).findOne({ where: { sheet: id }, order: { revision: 'DESC' } });
+    const found = await this.db
+      .getRepository(SheetRevision)
+      .findOne({ where: { sheet: id }, order: { revision: 'DESC' } });
     if (!found) throw new NotFoundException(`There is no sheet "${id}"`);
     return found;
   }

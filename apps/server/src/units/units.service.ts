@@ -16,7 +16,9 @@ export class UnitsService {
   ) {}
 
   async find(q: string | undefined): Promise<UnitView[]> {
-    const units = await this.db.getRepository(Unit).find({ where: { serial: ILike(likeText(q)) }, order: { serial: 'ASC' }, take: 8 });
+    const units = await this.db
+      .getRepository(Unit)
+      .find({ where: { serial: ILike(likeText(q)) }, order: { serial: 'ASC' }, take: 8 });
     return Promise.all(units.map((u) => this.view(u)));
   }
 
@@ -30,20 +32,39 @@ export class UnitsService {
   async visits(unitId: string, except?: string): Promise<PastVisit[]> {
     const jobs = await this.db.getRepository(Job).find({ where: { unitId }, order: { number: 'DESC' }, take: 10 });
     return Promise.all(
-      jobs.filter((j) => j.id !== except).map(async (j) => {
-        const { sheet, state } = await this.log.load(j.id);
-        const record = buildRecord(sheet, state);
-        const judged = record.findings.filter((f) => f.finding !== 'reuse').map((f) => `${f.title}: ${f.finding}, ${f.reason.toLowerCase()}`);
-        const set = record.comparisons.map((c) => {
-          const from = c.asFound ? formatQuantity(c.asFound.value) : 'not read';
-          return c.now ? `${c.title}: ${from} as found, ${formatQuantity(c.now.value)} after` : `${c.title}: ${from} as found`;
-        });
-        return { jobId: j.id, number: j.number, booked: state.booked?.at ?? j.updatedAt.toISOString(), complaint: j.complaint, stage: j.stage, outcome: [...judged, ...set].slice(0, 4) };
-      }),
+      jobs
+        .filter((j) => j.id !== except)
+        .map(async (j) => {
+          const { sheet, state } = await this.log.load(j.id);
+          const record = buildRecord(sheet, state);
+          const judged = record.findings
+            .filter((f) => f.finding !== 'reuse')
+            .map((f) => `${f.title}: ${f.finding}, ${f.reason.toLowerCase()}`);
+          const set = record.comparisons.map((c) => {
+            const from = c.asFound ? formatQuantity(c.asFound.value) : 'not read';
+            return c.now
+              ? `${c.title}: ${from} as found, ${formatQuantity(c.now.value)} after`
+              : `${c.title}: ${from} as found`;
+          });
+          return {
+            jobId: j.id,
+            number: j.number,
+            booked: state.booked?.at ?? j.updatedAt.toISOString(),
+            complaint: j.complaint,
+            stage: j.stage,
+            outcome: [...judged, ...set].slice(0, 4),
+          };
+        }),
     );
   }
 
   private async view(unit: Unit): Promise<UnitView> {
-    return { id: unit.id, serial: unit.serial, model: unit.model, customer: { id: unit.customer.id, name: unit.customer.name }, visits: await this.visits(unit.id) };
+    return {
+      id: unit.id,
+      serial: unit.serial,
+      model: unit.model,
+      customer: { id: unit.customer.id, name: unit.customer.name },
+      visits: await this.visits(unit.id),
+    };
   }
 }

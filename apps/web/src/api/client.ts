@@ -20,7 +20,14 @@ export async function api<T>(path: string, body?: unknown, method = body === und
   });
   if (!response.ok) {
     const isProblem = response.headers.get('content-type')?.includes('json') ?? false;
-    const problem = isProblem ? ((await response.json()) as Problem) : { type: 'about:blank', title: 'Error', status: response.status, detail: 'The server does not answer as it should' };
+    const problem = isProblem
+      ? ((await response.json()) as Problem)
+      : {
+          type: 'about:blank',
+          title: 'Error',
+          status: response.status,
+          detail: 'The server does not answer as it should',
+        };
     throw new ApiError(problem as ApiError['problem']);
   }
   return (response.status === 204 ? undefined : await response.json()) as T;

@@ -1,4 +1,14 @@
-import type { CustomerView, FloorView, InstrumentView, JobLine, JobView, MeView, PersonView, SheetLine, UnitView } from '@jubb/contract';
+import type {
+  CustomerView,
+  FloorView,
+  InstrumentView,
+  JobLine,
+  JobView,
+  MeView,
+  PersonView,
+  SheetLine,
+  UnitView,
+} from '@jubb/contract';
 import type { JobExport } from '@jubb/core/bench/verify';
 import type { Sheet } from '@jubb/core/sheet';
 import { queryOptions } from '@tanstack/react-query';
@@ -11,10 +21,32 @@ export const queries = {
   floor: () => queryOptions({ queryKey: ['floor'], queryFn: () => api<FloorView>('floor'), refetchInterval: 60_000 }),
   handedOver: () => queryOptions({ queryKey: ['handed-over'], queryFn: () => api<JobLine[]>('jobs/handed-over') }),
   job: (id: string) => queryOptions({ queryKey: ['job', id], queryFn: () => api<JobView>(`jobs/${id}`) }),
-  record: (id: string) => queryOptions({ queryKey: ['record', id], queryFn: () => api<JobExport>(`jobs/${id}/record.json`), staleTime: 0, gcTime: 0 }),
-  instruments: () => queryOptions({ queryKey: ['instruments'], queryFn: () => api<InstrumentView[]>('instruments'), refetchInterval: 30_000 }),
+  record: (id: string) =>
+    queryOptions({
+      queryKey: ['record', id],
+      queryFn: () => api<JobExport>(`jobs/${id}/record.json`),
+      staleTime: 0,
+      gcTime: 0,
+    }),
+  instruments: () =>
+    queryOptions({
+      queryKey: ['instruments'],
+      queryFn: () => api<InstrumentView[]>('instruments'),
+      refetchInterval: 30_000,
+    }),
   sheets: () => queryOptions({ queryKey: ['sheets'], queryFn: () => api<SheetLine[]>('sheets') }),
-  sheet: (id: string) => queryOptions({ queryKey: ['sheet', id], queryFn: () => api<Sheet>(`sheets/${id}`), enabled: id !== '' }),
-  customers: (q: string) => queryOptions({ queryKey: ['customers', q], queryFn: () => api<CustomerView[]>(`customers?q=${encodeURIComponent(q)}`), enabled: q.length > 1 }),
-  units: (q: string) => queryOptions({ queryKey: ['units', q], queryFn: () => api<UnitView[]>(`units?q=${encodeURIComponent(q)}`), enabled: q.length > 2 }),
+  sheet: (id: string) =>
+    queryOptions({ queryKey: ['sheet', id], queryFn: () => api<Sheet>(`sheets/${id}`), enabled: id !== '' }),
+  customers: (q: string) =>
+    queryOptions({
+      queryKey: ['customers', q],
+      queryFn: () => api<CustomerView[]>(`customers?q=${encodeURIComponent(q)}`),
+      enabled: q.length > 1,
+    }),
+  units: (q: string) =>
+    queryOptions({
+      queryKey: ['units', q],
+      queryFn: () => api<UnitView[]>(`units?q=${encodeURIComponent(q)}`),
+      enabled: q.length > 2,
+    }),
 };

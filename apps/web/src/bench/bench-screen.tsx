@@ -27,9 +27,23 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   const [looking, setLooking] = useState<string>();
   // Portals need the foot to be in the page before the panels draw.
   const [, footIsThere] = useState(false);
-  useEffect(() => footIsThere(true), [bench !== undefined]);
+  const drawn = bench !== undefined;
+  useEffect(() => footIsThere(drawn), [drawn]);
   useKeys({ w: () => setWorking(!working), h: () => setHolding(!holding), u: () => takeBack(bench) });
-  if (!bench) return <main className="empty">{error ? <><h2>This bench cannot be shown</h2><p>{error.message}</p><Link to="/">Back to the Floor</Link></> : 'Fetching the bench …'}</main>;
+  if (!bench)
+    return (
+      <main className="empty">
+        {error ? (
+          <>
+            <h2>This bench cannot be shown</h2>
+            <p>{error.message}</p>
+            <Link to="/">Back to the Floor</Link>
+          </>
+        ) : (
+          'Fetching the bench …'
+        )}
+      </main>
+    );
   const { sheet, state } = bench;
   const move = nextMove(sheet, state);
   const caution = move.kind === 'op' ? move.step.ops.find((o) => o.kind === 'caution') : undefined;
@@ -38,33 +52,121 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   return (
     <main className="bench">
       <div className="jobhead">
-        <div><h1>{sheet.title.split(',')[0]}, serial {booked?.unit.serial}</h1><small>Job {booked?.number} · {booked?.customer.name} · {booked?.complaint.toLowerCase()}</small></div>
-        {booked?.promise && <div className="fact"><small>Promised</small><b>{promiseWords(booked.promise, new Date())}</b></div>}
-        <div className="fact"><small>Hands still needed</small><b>{handsWords(Math.round(minutesLeft(sheet, state)))}</b></div>
-        {booked?.spendLimitMinor != null && <div className="fact"><small>Agreed up to</small><b>{me.workshop.currency}{(booked.spendLimitMinor / 100).toFixed(0)}</b></div>}
-        {visits.length > 0 && <div className="fact"><small>Here before</small><b>{visits.length === 1 ? 'once' : `${visits.length} times`}</b></div>}
+        <div>
+          <h1>
+            {sheet.title.split(',')[0]}, serial {booked?.unit.serial}
+          </h1>
+          <small>
+            Job {booked?.number} · {booked?.customer.name} · {booked?.complaint.toLowerCase()}
+          </small>
+        </div>
+        {booked?.promise && (
+          <div className="fact">
+            <small>Promised</small>
+            <b>{promiseWords(booked.promise, new Date())}</b>
+          </div>
+        )}
+        <div className="fact">
+          <small>Hands still needed</small>
+          <b>{handsWords(Math.round(minutesLeft(sheet, state)))}</b>
+        </div>
+        {booked?.spendLimitMinor != null && (
+          <div className="fact">
+            <small>Agreed up to</small>
+            <b>
+              {me.workshop.currency}
+              {(booked.spendLimitMinor / 100).toFixed(0)}
+            </b>
+          </div>
+        )}
+        {visits.length > 0 && (
+          <div className="fact">
+            <small>Here before</small>
+            <b>{visits.length === 1 ? 'once' : `${visits.length} times`}</b>
+          </div>
+        )}
         <div className="acts">
-          {bench.last && !state.signed && <button type="button" className="btn-line" onClick={() => takeBack(bench)}>Take back <kbd>u</kbd></button>}
-          {!state.signed && <button type="button" className="btn-line" onClick={() => bench.give({ type: 'sign-off' })}>Sign off</button>}
-          {!state.signed && <button type="button" className="btn-line" aria-pressed={holding} onClick={() => setHolding(!holding)}>Hold <kbd>h</kbd></button>}
+          {bench.last && !state.signed && (
+            <button type="button" className="btn-line" onClick={() => takeBack(bench)}>
+              Take back <kbd>u</kbd>
+            </button>
+          )}
+          {!state.signed && (
+            <button type="button" className="btn-line" onClick={() => bench.give({ type: 'sign-off' })}>
+              Sign off
+            </button>
+          )}
+          {!state.signed && (
+            <button type="button" className="btn-line" aria-pressed={holding} onClick={() => setHolding(!holding)}>
+              Hold <kbd>h</kbd>
+            </button>
+          )}
         </div>
       </div>
       <div className="benchmain">
-        <section className="lad" aria-label="Ladder" tabIndex={0}><LadderDrawing sheet={sheet} state={state} /></section>
+        <section className="lad" aria-label="Ladder" tabIndex={0}>
+          <LadderDrawing sheet={sheet} state={state} />
+        </section>
         <section className="mid" aria-label="The move">
           {holding && <HoldForm bench={bench} done={() => setHolding(false)} />}
-          {holds.map((h) => <div key={h.id} className="past d-flex justify-content-between align-items-center"><span><b>On hold for {h.why === 'yes' ? 'a yes' : h.why}</b> {h.note}</span><button type="button" className="btn-line" onClick={() => bench.give({ type: 'clear-hold', hold: h.id })}>Clear</button></div>)}
+          {holds.map((h) => (
+            <div key={h.id} className="past d-flex justify-content-between align-items-center">
+              <span>
+                <b>On hold for {h.why === 'yes' ? 'a yes' : h.why}</b> {h.note}
+              </span>
+              <button type="button" className="btn-line" onClick={() => bench.give({ type: 'clear-hold', hold: h.id })}>
+                Clear
+              </button>
+            </div>
+          ))}
           {bench.refusal && (
             <div className="refused" role="alert">
-              <div className="d-flex justify-content-between align-items-center gap-2"><span><b>{bench.refusal.says}.</b> {bench.refusal.blockers ? '' : bench.refusal.clears}</span><button type="button" className="btn-line" onClick={bench.clearRefusal}>Close</button></div>
-              {bench.refusal.blockers && <ul>{bench.refusal.blockers.map((b) => <li key={b.code + b.says}><span>{b.says}</span><button type="button" className="btn-line" onClick={() => { bench.clearRefusal(); setLooking(b.op); }}>{b.clears}</button></li>)}</ul>}
+              <div className="d-flex justify-content-between align-items-center gap-2">
+                <span>
+                  <b>{bench.refusal.says}.</b> {bench.refusal.blockers ? '' : bench.refusal.clears}
+                </span>
+                <button type="button" className="btn-line" onClick={bench.clearRefusal}>
+                  Close
+                </button>
+              </div>
+              {bench.refusal.blockers && (
+                <ul>
+                  {bench.refusal.blockers.map((b) => (
+                    <li key={b.code + b.says}>
+                      <span>{b.says}</span>
+                      <button
+                        type="button"
+                        className="btn-line"
+                        onClick={() => {
+                          bench.clearRefusal();
+                          setLooking(b.op);
+                        }}
+                      >
+                        {b.clears}
+                      </button>
+                    </li>
+                  ))}
+                </ul>
+              )}
             </div>
           )}
-          {move.kind === 'op' && looking !== undefined && looking !== move.op.id && <LookedAt bench={bench} op={looking} first={opTitle(sheet, move.op)} back={() => setLooking(undefined)} />}
+          {move.kind === 'op' && looking !== undefined && looking !== move.op.id && (
+            <LookedAt bench={bench} op={looking} first={opTitle(sheet, move.op)} back={() => setLooking(undefined)} />
+          )}
           {move.kind === 'op' ? (
             <>
-              <div><div className="quiet fw-bold">{SIDES[move.step.side]}, {move.place} of {move.of}: {move.step.title.toLowerCase()}</div><h2>{opTitle(sheet, move.op)}</h2></div>
-              {caution && caution.id !== move.op.id && <div className="caut"><CautionShape /><b>{caution.say}</b></div>}
+              <div>
+                <div className="quiet fw-bold">
+                  {SIDES[move.step.side]}, {move.place} of {move.of}: {move.step.title.toLowerCase()}
+                </div>
+                <h2>{opTitle(sheet, move.op)}</h2>
+              </div>
+              {caution && caution.id !== move.op.id && (
+                <div className="caut">
+                  <CautionShape />
+                  <b>{caution.say}</b>
+                </div>
+              )}
               <MovePanel key={move.op.id} bench={bench} step={move.step} op={move.op} me={me} />
             </>
           ) : (
@@ -79,16 +181,30 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
 }
 
 /** An operation that a blocker led to, before its turn: where it stands and what comes first. */
-function LookedAt({ bench, op, first, back }: { readonly bench: Bench; readonly op: string; readonly first: string; readonly back: () => void }): React.JSX.Element | null {
+function LookedAt({
+  bench,
+  op,
+  first,
+  back,
+}: {
+  readonly bench: Bench;
+  readonly op: string;
+  readonly first: string;
+  readonly back: () => void;
+}): React.JSX.Element | null {
   const found = findOp(bench.sheet, bench.state, op);
   if (!found || bench.state.done[op]) return null;
   return (
     <div className="past d-flex justify-content-between align-items-center" data-looked-at={op}>
       <span>
-        <b>{SIDES[found.step.side]}, {found.step.title.toLowerCase()}: {opTitle(bench.sheet, found.op)}</b>
+        <b>
+          {SIDES[found.step.side]}, {found.step.title.toLowerCase()}: {opTitle(bench.sheet, found.op)}
+        </b>
         <small className="d-block">Its turn comes after: {first}</small>
       </span>
-      <button type="button" className="btn-line" onClick={back}>Close</button>
+      <button type="button" className="btn-line" onClick={back}>
+        Close
+      </button>
     </div>
   );
 }
@@ -123,9 +239,17 @@ function HoldForm({ bench, done }: { readonly bench: Bench; readonly done: () =>
   };
   return (
     <div className="past">
-      <label htmlFor="hold-note" className="fw-bold">What does it wait for?</label>
+      <label htmlFor="hold-note" className="fw-bold">
+        What does it wait for?
+      </label>
       <input id="hold-note" className="form-control my-2" value={note} onChange={(e) => setNote(e.target.value)} />
-      <div className="answers">{holdReasons.map((w) => <button key={w} type="button" className="btn-line" onClick={() => give(w)}>{w === 'yes' ? 'A yes' : w.charAt(0).toUpperCase() + w.slice(1)}</button>)}</div>
+      <div className="answers">
+        {holdReasons.map((w) => (
+          <button key={w} type="button" className="btn-line" onClick={() => give(w)}>
+            {w === 'yes' ? 'A yes' : w.charAt(0).toUpperCase() + w.slice(1)}
+          </button>
+        ))}
+      </div>
     </div>
   );
 }

@@ -14,8 +14,11 @@ export function mergeEvents(kept: readonly LoggedEvent[], more: readonly LoggedE
 export function connectOutbox(client: QueryClient): void {
   outbox.seenOf = (job) => client.getQueryData<JobView>(['job', job])?.events.at(-1)?.seq ?? 0;
   outbox.onEvents = (job, events) => {
-    client.setQueryData<JobView>(['job', job], (kept) => (kept ? { ...kept, events: mergeEvents(kept.events, events) } : kept));
-    if (events.some((e) => e.type === 'pack-fitted' || e.type === 'signed-off')) void client.invalidateQueries({ queryKey: ['job', job] });
+    client.setQueryData<JobView>(['job', job], (kept) =>
+      kept ? { ...kept, events: mergeEvents(kept.events, events) } : kept,
+    );
+    if (events.some((e) => e.type === 'pack-fitted' || e.type === 'signed-off'))
+      void client.invalidateQueries({ queryKey: ['job', job] });
     void client.invalidateQueries({ queryKey: ['floor'] });
   };
 }

@@ -14,21 +14,78 @@ export function TruthColumn({ bench, open }: { readonly bench: Bench; readonly o
   return (
     <aside className="right" aria-label="What is true now">
       <div className={`blk ${standing.length ? 'stand' : ''}`}>
-        <h3>{standing.length ? 'Do not' : 'Standing cautions'}<span>{standing.length || 'none now'}</span></h3>
-        {standing.map((s) => <div key={s.id} className="row1">{s.say.replace(/^Do not /, '').replace(/^./, (c) => c.toUpperCase())}</div>)}
+        <h3>
+          {standing.length ? 'Do not' : 'Standing cautions'}
+          <span>{standing.length || 'none now'}</span>
+        </h3>
+        {standing.map((s) => (
+          <div key={s.id} className="row1">
+            {s.say.replace(/^Do not /, '').replace(/^./, (c) => c.toUpperCase())}
+          </div>
+        ))}
       </div>
       <div className={`blk ${aids.length ? 'aid' : ''}`}>
-        <h3>Aids fitted<span>{aids.length}</span></h3>
-        {aids.map((a) => <div key={a.id} className="row1">{a.title}<i>{a.where}</i></div>)}
+        <h3>
+          Aids fitted<span>{aids.length}</span>
+        </h3>
+        {aids.map((a) => (
+          <div key={a.id} className="row1">
+            {a.title}
+            <i>{a.where}</i>
+          </div>
+        ))}
       </div>
       {marks.length > 0 && (
-        <div className="blk"><h3>Marks<span>{marks.filter(([, m]) => m.aligned).length} of {marks.length} in line</span></h3>{marks.map(([id]) => <div key={id} className="row1">{sheet.marks[id]?.title}<i>{sheet.marks[id]?.where}</i></div>)}</div>
+        <div className="blk">
+          <h3>
+            Marks
+            <span>
+              {marks.filter(([, m]) => m.aligned).length} of {marks.length} in line
+            </span>
+          </h3>
+          {marks.map(([id]) => (
+            <div key={id} className="row1">
+              {sheet.marks[id]?.title}
+              <i>{sheet.marks[id]?.where}</i>
+            </div>
+          ))}
+        </div>
       )}
       {off.length > 0 && (
-        <div className="blk"><h3>Still off the unit<span>{off.length}</span></h3>{off.map(([id, o]) => <div key={id} className="row1">{sheet.parts[id]?.title}{o.count > 1 ? ` × ${o.count}` : ''}<i>tray {o.tray}</i></div>)}</div>
+        <div className="blk">
+          <h3>
+            Still off the unit<span>{off.length}</span>
+          </h3>
+          {off.map(([id, o]) => (
+            <div key={id} className="row1">
+              {sheet.parts[id]?.title}
+              {o.count > 1 ? ` × ${o.count}` : ''}
+              <i>tray {o.tray}</i>
+            </div>
+          ))}
+        </div>
       )}
       {open && working.length > 0 && (
-        <div className="blk"><h3>Working<kbd>w</kbd></h3>{working.map((l, i) => <div key={`${i}-${l.name}`} className="row1"><span>{l.figures ? <>{l.name}<small className="d-block">{l.figures}</small></> : l.name}</span><i>{typeof l.value === 'string' ? l.value : formatQuantity(l.value)}</i></div>)}</div>
+        <div className="blk">
+          <h3>
+            Working<kbd>w</kbd>
+          </h3>
+          {working.map((l, i) => (
+            <div key={`${i}-${l.name}`} className="row1">
+              <span>
+                {l.figures ? (
+                  <>
+                    {l.name}
+                    <small className="d-block">{l.figures}</small>
+                  </>
+                ) : (
+                  l.name
+                )}
+              </span>
+              <i>{typeof l.value === 'string' ? l.value : formatQuantity(l.value)}</i>
+            </div>
+          ))}
+        </div>
       )}
     </aside>
   );
@@ -36,5 +93,10 @@ export function TruthColumn({ bench, open }: { readonly bench: Bench; readonly o
 
 function lastWorking(bench: Bench): readonly WorkingLine[] {
   const rounds = Object.values(bench.state.settings).flatMap((s) => s.rounds);
-  return rounds.findLast((r) => r.fitted)?.fitted?.working ?? rounds.findLast((r) => r.result)?.result?.working ?? bench.state.readings.findLast((r) => r.result)?.result?.working ?? [];
+  return (
+    rounds.findLast((r) => r.fitted)?.fitted?.working ??
+    rounds.findLast((r) => r.result)?.result?.working ??
+    bench.state.readings.findLast((r) => r.result)?.result?.working ??
+    []
+  );
 }

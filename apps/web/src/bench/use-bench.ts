@@ -1,5 +1,13 @@
 import type { MeView } from '@jubb/contract';
-import { decide, fold, type BenchState, type Command, type CommandEnvelope, type DecideContext, type Refusal } from '@jubb/core/bench';
+import {
+  decide,
+  fold,
+  type BenchState,
+  type Command,
+  type CommandEnvelope,
+  type DecideContext,
+  type Refusal,
+} from '@jubb/core/bench';
 import type { Sheet } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -20,7 +28,10 @@ export interface Bench {
 }
 
 /** The bench of a job: folded here, answering at once, also without a network. */
-export function useBench(id: string, me: MeView): { readonly bench?: Bench; readonly error: Error | null; readonly visits: readonly { readonly number: number }[] } {
+export function useBench(
+  id: string,
+  me: MeView,
+): { readonly bench?: Bench; readonly error: Error | null; readonly visits: readonly { readonly number: number }[] } {
   const query = useQuery(queries.job(id));
   const waiting = useWaiting();
   const [refusal, setRefusal] = useState<Refusal>();
@@ -45,9 +56,18 @@ export function useBench(id: string, me: MeView): { readonly bench?: Bench; read
     context,
     refusal,
     clearRefusal: () => setRefusal(undefined),
-    last: newest && newest.type !== 'taken-back' && newest.type !== 'job-booked' ? { command: newest.command, at: newest.at } : undefined,
+    last:
+      newest && newest.type !== 'taken-back' && newest.type !== 'job-booked'
+        ? { command: newest.command, at: newest.at }
+        : undefined,
     give: (command) => {
-      const waitingNow = { id: crypto.randomUUID(), job: id, at: new Date().toISOString(), device: navigator.userAgent.includes('Headless') ? 'test browser' : 'bench browser', command };
+      const waitingNow = {
+        id: crypto.randomUUID(),
+        job: id,
+        at: new Date().toISOString(),
+        device: navigator.userAgent.includes('Headless') ? 'test browser' : 'bench browser',
+        command,
+      };
       const outcome = decide(folded, view.sheet, envelopeOf(waitingNow, me), context);
       if (!outcome.ok) {
         setRefusal(outcome.refusal);
@@ -61,7 +81,10 @@ export function useBench(id: string, me: MeView): { readonly bench?: Bench; read
   return { bench, error: null, visits: view.history };
 }
 
-function envelopeOf(w: { id: string; job: string; at: string; device: string; command: Command }, me: MeView): CommandEnvelope {
+function envelopeOf(
+  w: { id: string; job: string; at: string; device: string; command: Command },
+  me: MeView,
+): CommandEnvelope {
   const { id, name, initials } = me.person;
   return { id: w.id, job: w.job, at: w.at, device: w.device, who: { id, name, initials }, command: w.command };
 }

@@ -11,7 +11,10 @@ export interface LiveInstrument {
 }
 
 /** The instrument of a kind, with its live value; `onPull` hears each finished pull. */
-export function useInstrument(kind: InstrumentView['kind'] | undefined, onPull: (m: Extract<InstrumentMessage, { type: 'pull' }>) => void): LiveInstrument | undefined {
+export function useInstrument(
+  kind: InstrumentView['kind'] | undefined,
+  onPull: (m: Extract<InstrumentMessage, { type: 'pull' }>) => void,
+): LiveInstrument | undefined {
   const list = useQuery(queries.instruments());
   const view = list.data?.find((i) => i.kind === kind);
   const [value, setValue] = useState<number>();

@@ -1,4 +1,10 @@
-const WORDS = { within: 'within', outside: 'outside', undecided: 'undecided', low: 'too low', high: 'too high' } as const;
+const WORDS = {
+  within: 'within',
+  outside: 'outside',
+  undecided: 'undecided',
+  low: 'too low',
+  high: 'too high',
+} as const;
 export type Shown = keyof typeof WORDS;
 
 /** A verdict by shape and word: level bar, broken bar, half bar. */

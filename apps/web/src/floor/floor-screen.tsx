@@ -7,7 +7,14 @@ import { LadderMini } from '../drawing/ladder-mini.tsx';
 import { useKeys } from '../frame/keys.ts';
 import { handsWords, promiseWords, slackWords } from './time-words.ts';
 
-const HOLD: Readonly<Record<string, string>> = { parts: 'Parts', yes: 'A yes', cure: 'A cure', helper: 'A helper', tool: 'A tool', decision: 'A decision' };
+const HOLD: Readonly<Record<string, string>> = {
+  parts: 'Parts',
+  yes: 'A yes',
+  cure: 'A cure',
+  helper: 'A helper',
+  tool: 'A tool',
+  decision: 'A decision',
+};
 
 /** The workshop as it stands. */
 export default function FloorScreen(): React.JSX.Element {
@@ -15,7 +22,14 @@ export default function FloorScreen(): React.JSX.Element {
   const done = useQuery(queries.handedOver());
   const navigate = useNavigate();
   useKeys({ b: () => void navigate('/book') });
-  if (!floor.data) return <main className="empty">{floor.isError ? 'The server does not answer. What you did is kept; this screen comes back by itself.' : 'Looking round the workshop …'}</main>;
+  if (!floor.data)
+    return (
+      <main className="empty">
+        {floor.isError
+          ? 'The server does not answer. What you did is kept; this screen comes back by itself.'
+          : 'Looking round the workshop …'}
+      </main>
+    );
   const { places, jobs } = floor.data;
   const now = new Date();
   const at = (place: string): JobLine | undefined => jobs.find((j) => j.place === place);
@@ -35,12 +49,18 @@ export default function FloorScreen(): React.JSX.Element {
           const job = at(place);
           const slack = job?.promise ? slackWords(job.promise, job.minutesLeft, now) : undefined;
           return (
-            <Link key={place} to={job ? `/job/${job.id}` : '/book'} className={`place-row ${job ? (slack?.late ? 'late' : job.stage === 'booked' ? '' : 'live') : 'free'}`}>
+            <Link
+              key={place}
+              to={job ? `/job/${job.id}` : '/book'}
+              className={`place-row ${job ? (slack?.late ? 'late' : job.stage === 'booked' ? '' : 'live') : 'free'}`}
+            >
               <span className="l">{place}</span>
               <LadderMini progress={job?.progress} />
               <span className="mv">
                 <b>{job?.nextMove ?? 'Free'}</b>
-                <small>{job ? `${job.title} · ${job.number} · ${job.customer}` : 'Book in, or bring one from the shelf'}</small>
+                <small>
+                  {job ? `${job.title} · ${job.number} · ${job.customer}` : 'Book in, or bring one from the shelf'}
+                </small>
               </span>
               <span className="pr">
                 {job?.promise && (
@@ -49,7 +69,9 @@ export default function FloorScreen(): React.JSX.Element {
                     <small>{slack?.words}</small>
                   </>
                 )}
-                {job !== undefined && job.aidsIn > 0 && <small className="aids">{job.aidsIn === 1 ? '1 aid in' : `${job.aidsIn} aids in`}</small>}
+                {job !== undefined && job.aidsIn > 0 && (
+                  <small className="aids">{job.aidsIn === 1 ? '1 aid in' : `${job.aidsIn} aids in`}</small>
+                )}
               </span>
             </Link>
           );
@@ -61,7 +83,12 @@ export default function FloorScreen(): React.JSX.Element {
         {shelf.length === 0 && <p className="quiet">Nothing waits.</p>}
         <div className="shelf">
           {shelf.map((j) => (
-            <Link key={j.id} to={`/job/${j.id}`} className="tag" style={{ borderTopColor: j.hold?.why === 'yes' ? '#566573' : j.hold ? '#6c6485' : '#1f6f63' }}>
+            <Link
+              key={j.id}
+              to={`/job/${j.id}`}
+              className="tag"
+              style={{ borderTopColor: j.hold?.why === 'yes' ? '#566573' : j.hold ? '#6c6485' : '#1f6f63' }}
+            >
               <b>{j.title.split(',')[0]}</b>
               <small>
                 {j.number} · {j.place ?? 'no place yet'} · {j.partsOff} off
@@ -90,7 +117,9 @@ export default function FloorScreen(): React.JSX.Element {
           const slack = j.promise ? slackWords(j.promise, j.minutesLeft, now) : undefined;
           return (
             <Link key={j.id} to={`/job/${j.id}`} className={`nm ${i === 0 ? 'now' : ''}`}>
-              <span className={`t ${slack?.late ? 'late' : ''}`}>{i === 0 ? 'Now' : j.promise ? format(new Date(j.promise), 'EEE HH:mm') : ''}</span>
+              <span className={`t ${slack?.late ? 'late' : ''}`}>
+                {i === 0 ? 'Now' : j.promise ? format(new Date(j.promise), 'EEE HH:mm') : ''}
+              </span>
               <span>
                 <b>{j.nextMove}</b>
                 <small>

@@ -3,10 +3,20 @@ import { ApiError } from '../api/client.ts';
 import { Outbox, type Store, type Waiting } from './outbox.ts';
 
 function memoryStore(): Store & { kept: readonly Waiting[] } {
-  const store = { kept: [] as readonly Waiting[], load: () => Promise.resolve(store.kept), save: (w: readonly Waiting[]) => ((store.kept = w), Promise.resolve()) };
+  const store = {
+    kept: [] as readonly Waiting[],
+    load: () => Promise.resolve(store.kept),
+    save: (w: readonly Waiting[]) => ((store.kept = w), Promise.resolve()),
+  };
   return store;
 }
-const waiting = (id: string): Waiting => ({ id, job: 'j', at: '2026-01-01T00:00:00.000Z', device: 'd', command: { type: 'complete', op: id } });
+const waiting = (id: string): Waiting => ({
+  id,
+  job: 'j',
+  at: '2026-01-01T00:00:00.000Z',
+  device: 'd',
+  command: { type: 'complete', op: id },
+});
 const settle = (): Promise<void> => new Promise((r) => setTimeout(r, 20));
 
 describe('the outbox', () => {
@@ -40,7 +50,11 @@ describe('the outbox', () => {
 
   test('a refusal is kept with its reason; the next goes on; dismissing takes it away', async () => {
     const store = memoryStore();
-    const box = new Outbox(store, (w) => (w.id === 'a' ? Promise.reject(new ApiError({ type: '', title: '', status: 409, detail: 'Fastener 1 is next' })) : Promise.resolve({ events: [] })));
+    const box = new Outbox(store, (w) =>
+      w.id === 'a'
+        ? Promise.reject(new ApiError({ type: '', title: '', status: 409, detail: 'Fastener 1 is next' }))
+        : Promise.resolve({ events: [] }),
+    );
     await box.add(waiting('a'));
     await box.add(waiting('b'));
     await settle();

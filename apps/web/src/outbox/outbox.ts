@@ -22,8 +22,12 @@ export interface Store {
 const KEY = 'jubb-outbox';
 const RETRY_MS = 1500;
 
-export const indexedDbStore: Store = { load: async () => (await get<readonly Waiting[]>(KEY)) ?? [], save: (w) => set(KEY, w) };
-const post: Send = (w, seen) => api<CommandAnswer>(`jobs/${w.job}/commands`, { id: w.id, seen, at: w.at, device: w.device, command: w.command });
+export const indexedDbStore: Store = {
+  load: async () => (await get<readonly Waiting[]>(KEY)) ?? [],
+  save: (w) => set(KEY, w),
+};
+const post: Send = (w, seen) =>
+  api<CommandAnswer>(`jobs/${w.job}/commands`, { id: w.id, seen, at: w.at, device: w.device, command: w.command });
 
 /**
  * Commands on their way: kept in IndexedDB before anything is sent, sent one after another, and taken out only when the

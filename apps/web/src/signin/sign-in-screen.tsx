@@ -32,7 +32,17 @@ export default function SignInScreen(): React.JSX.Element {
       <form onSubmit={(e) => void submit(e)}>
         <div className="names">
           {people.data?.map((p) => (
-            <button key={p.id} type="button" className="btn-line" aria-pressed={person === p.id} onClick={() => { setPerson(p.id); setError(undefined); document.getElementById('pin')?.focus(); }}>
+            <button
+              key={p.id}
+              type="button"
+              className="btn-line"
+              aria-pressed={person === p.id}
+              onClick={() => {
+                setPerson(p.id);
+                setError(undefined);
+                document.getElementById('pin')?.focus();
+              }}
+            >
               <span className="ini">{p.initials}</span>
               <span className="text-start">
                 {p.name}
@@ -43,7 +53,16 @@ export default function SignInScreen(): React.JSX.Element {
         </div>
         <Form.Label htmlFor="pin">PIN</Form.Label>
         <div className="d-flex gap-3">
-          <Form.Control id="pin" type="password" inputMode="numeric" autoComplete="off" value={pin} onChange={(e) => setPin(e.target.value)} aria-describedby="pin-error" style={{ maxWidth: 220, fontSize: 22 }} />
+          <Form.Control
+            id="pin"
+            type="password"
+            inputMode="numeric"
+            autoComplete="off"
+            value={pin}
+            onChange={(e) => setPin(e.target.value)}
+            aria-describedby="pin-error"
+            style={{ maxWidth: 220, fontSize: 22 }}
+          />
           <button type="submit" className="btn-ink">
             Sign in
           </button>

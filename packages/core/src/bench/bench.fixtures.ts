@@ -2,9 +2,23 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readGoodSheet } from '../sheet/read/index.ts';
 import type { Sheet } from '../sheet/index.ts';
-import { canonicalJson, decide, emptyBench, fold, rehearse, sha256Hex, type BenchState, type Command, type CommandEnvelope, type DecideContext, type JobEvent, type RehearsalFigures } from './index.ts';
+import {
+  canonicalJson,
+  decide,
+  emptyBench,
+  fold,
+  rehearse,
+  sha256Hex,
+  type BenchState,
+  type Command,
+  type CommandEnvelope,
+  type DecideContext,
+  type JobEvent,
+  type RehearsalFigures,
+} from './index.ts';
 
-export const libraryText = (name: string): string => readFileSync(join(process.cwd(), 'library', `${name}.yaml`), 'utf8');
+export const libraryText = (name: string): string =>
+  readFileSync(join(process.cwd(), 'library', `${name}.yaml`), 'utf8');
 export const hubDolly = (): Sheet => readGoodSheet(libraryText('hub-dolly'), 'hub-dolly');
 
 export const person = { id: 'p1', name: 'Una Reith', initials: 'UR' };
@@ -46,7 +60,14 @@ export class TestBench {
   constructor(readonly sheet: Sheet) {}
 
   envelope(command: Command, id = `c${this.count + 1}`): CommandEnvelope {
-    return { id, job: 'j1', who: person, at: new Date(Date.UTC(2026, 10, 24, 8, 0, this.count)).toISOString(), device: 'bench A', command };
+    return {
+      id,
+      job: 'j1',
+      who: person,
+      at: new Date(Date.UTC(2026, 10, 24, 8, 0, this.count)).toISOString(),
+      device: 'bench A',
+      command,
+    };
   }
 
   /** Gives a command that must be accepted. */
@@ -54,13 +75,19 @@ export class TestBench {
     const envelope = this.envelope(command);
     this.count += 1;
     const outcome = decide(this.state, this.sheet, envelope, context);
-    if (!outcome.ok) throw new Error(`${command.type} was refused: ${outcome.refusal.says} (${outcome.refusal.clears})`);
+    if (!outcome.ok)
+      throw new Error(`${command.type} was refused: ${outcome.refusal.says} (${outcome.refusal.clears})`);
     this.events.push(...outcome.events);
     this.state = outcome.state;
   }
 
   /** Gives a command that must be refused; its code and words. */
-  refused(command: Command): { code: string; says: string; clears: string; blockers?: readonly { code: string; op?: string }[] } {
+  refused(command: Command): {
+    code: string;
+    says: string;
+    clears: string;
+    blockers?: readonly { code: string; op?: string }[];
+  } {
     const outcome = decide(this.state, this.sheet, this.envelope(command), context);
     if (outcome.ok) throw new Error(`${command.type} was accepted`);
     return outcome.refusal;

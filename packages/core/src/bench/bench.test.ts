@@ -1,23 +1,36 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { booked, booking, context, hubDolly, TestBench } from './bench.fixtures.ts';
-import { aidsIn, blockers, buildRecord, decide, eventsOf, evolve, emptyBench, fold, ladderOf, nextMove, progress, rehearse, stageOf, standingNow, type Command } from './index.ts';
+import {
+  aidsIn,
+  blockers,
+  buildRecord,
+  decide,
+  eventsOf,
+  evolve,
+  emptyBench,
+  fold,
+  ladderOf,
+  nextMove,
+  progress,
+  rehearse,
+  stageOf,
+  standingNow,
+  type Command,
+} from './index.ts';
 
 const mm = (value: number): { value: number; unit: string } => ({ value, unit: 'mm' });
 const nm = (value: number): { value: number; unit: string } => ({ value, unit: 'N·m' });
-const isOp = (bench: TestBench, kind: string): boolean => {
-  const move = nextMove(bench.sheet, bench.state);
-  return move.kind === 'op' && move.op.kind === kind;
-};
 const opNow = (bench: TestBench): string => {
   const move = nextMove(bench.sheet, bench.state);
   if (move.kind !== 'op') throw new Error(`no operation is next: ${move.kind}`);
   return move.op.id;
 };
-const toKind = (bench: TestBench, kind: string): void => bench.run((_, s) => {
-  const move = nextMove(bench.sheet, s);
-  return move.kind === 'op' && move.op.kind === kind;
-});
+const toKind = (bench: TestBench, kind: string): void =>
+  bench.run((_, s) => {
+    const move = nextMove(bench.sheet, s);
+    return move.kind === 'op' && move.op.kind === kind;
+  });
 const rig = { extensionMm: 0, extensionAngleDeg: 0 };
 
 describe('a whole job', () => {
@@ -30,7 +43,9 @@ describe('a whole job', () => {
     expect(aidsIn(bench.sheet, bench.state)).toEqual([]);
     expect(Object.keys(bench.state.off)).toEqual([]);
     expect(bench.refold()).toEqual(bench.state);
-    expect(bench.events.filter((e) => e.type === 'rung-done')).toHaveLength(ladderOf(bench.sheet, bench.state).all.length);
+    expect(bench.events.filter((e) => e.type === 'rung-done')).toHaveLength(
+      ladderOf(bench.sheet, bench.state).all.length,
+    );
     expect(rehearse(bench.sheet, bench.state, context)).toBeUndefined();
   });
 
@@ -44,7 +59,13 @@ describe('a whole job', () => {
   test('the record holds as found and now, findings, renewed parts, settings with working, every pull, aids in and out', () => {
     const bench = booked();
     bench.run(() => false, {
-      reading: (what) => ({ 'float as-found': mm(0.31), 'drag as-found': nm(1.6), 'float round 1': mm(0.23), 'float round 2': mm(0.05) })[what],
+      reading: (what) =>
+        ({
+          'float as-found': mm(0.31),
+          'drag as-found': nm(1.6),
+          'float round 1': mm(0.23),
+          'float round 2': mm(0.05),
+        })[what],
       finding: (part) => (part === 'cups' ? { finding: 'renew', reason: 'Step to be felt' } : undefined),
       groove: 'yes',
       choice: () => 'deeper',
@@ -52,7 +73,10 @@ describe('a whole job', () => {
     const record = buildRecord(bench.sheet, bench.state);
     const float = record.comparisons.find((c) => c.title === 'End float')!;
     expect([float.asFound?.value.value, float.now?.value.value, float.now?.verdict]).toEqual([0.31, 0.05, 'within']);
-    expect(record.findings.find((f) => f.part === 'cups')).toMatchObject({ finding: 'renew', reason: 'Step to be felt' });
+    expect(record.findings.find((f) => f.part === 'cups')).toMatchObject({
+      finding: 'renew',
+      reason: 'Step to be felt',
+    });
     expect(record.renewed).toContainEqual({ title: 'Bearing cups', order: 'BD6-144', count: 2 });
     expect(record.renewed.map((r) => r.title)).toContain('Hub seal');
     expect(record.methods).toEqual([expect.objectContaining({ choice: '1.5 mm deeper' })]);
@@ -73,12 +97,17 @@ describe('order', () => {
   test('a rung that is not reachable is refused, with what comes first', () => {
     const bench = booked();
     const nut = ladderOf(bench.sheet, bench.state).strip.find((s) => s.id === 'strip nut')!;
-    expect(bench.refused({ type: 'complete', op: nut.ops[0]!.id })).toMatchObject({ code: 'not-reachable', clears: expect.stringContaining('comes first') });
+    expect(bench.refused({ type: 'complete', op: nut.ops[0]!.id })).toMatchObject({
+      code: 'not-reachable',
+      clears: expect.stringContaining('comes first'),
+    });
     expect(bench.refused({ type: 'complete', op: 'nonsense' }).code).toBe('unknown-op');
     const first = opNow(bench);
     bench.do({ type: 'complete', op: first });
     expect(bench.refused({ type: 'complete', op: first }).code).toBe('already-done');
-    expect(bench.refused({ type: 'pull', op: opNow(bench), bolt: 1, reading: nm(10), rig, how: 'hand' }).code).toBe('wrong-kind');
+    expect(bench.refused({ type: 'pull', op: opNow(bench), bolt: 1, reading: nm(10), rig, how: 'hand' }).code).toBe(
+      'wrong-kind',
+    );
   });
 
   test('the rungs of the bottom may be done in any order', () => {
@@ -103,15 +132,20 @@ describe('what changes the ladder', () => {
   test('cups renewed: driven out along the bottom, pressed in on the build side; reused: looked at', () => {
     const renewed = booked();
     renewed.run(() => false, { finding: (p) => (p === 'cups' ? { finding: 'renew', reason: 'Blue' } : undefined) });
-    expect(renewed.events.filter((e) => e.type === 'part-fitted' && e.payload.part === 'cups')).toMatchObject([{ payload: { how: 'press', renewed: true, count: 2 } }]);
+    expect(renewed.events.filter((e) => e.type === 'part-fitted' && e.payload.part === 'cups')).toMatchObject([
+      { payload: { how: 'press', renewed: true, count: 2 } },
+    ]);
     const reused = booked();
     reused.run();
     expect(reused.events.some((e) => e.type === 'part-fitted' && e.payload.part === 'cups')).toBe(false);
-    expect(reused.events.some((e) => e.type === 'op-done' && e.payload.kind === 'inspect' && e.payload.op.includes('cups'))).toBe(true);
+    expect(
+      reused.events.some((e) => e.type === 'op-done' && e.payload.kind === 'inspect' && e.payload.op.includes('cups')),
+    ).toBe(true);
   });
 
   test('the variant brings its own rung', () => {
-    const has = (variant: string): boolean => ladderOf(hubDolly(), booked(hubDolly(), variant).state).strip.some((s) => s.rung === 'felt');
+    const has = (variant: string): boolean =>
+      ladderOf(hubDolly(), booked(hubDolly(), variant).state).strip.some((s) => s.rung === 'felt');
     expect([has('six-stud'), has('five-stud')]).toEqual([false, true]);
   });
 });
@@ -136,8 +170,18 @@ describe('what must not be forgotten', () => {
     const refusal = bench.refused({ type: 'sign-off' });
     expect(refusal.code).toBe('blocked');
     const codes = refusal.blockers!.map((b) => b.code);
-    expect(codes).toEqual(expect.arrayContaining(['aid-in', 'pull-missing', 'standing-caution', 'part-off', 'mark-not-aligned', 'step-open']));
-    for (const b of refusal.blockers!.filter((x) => x.code === 'aid-in' || x.code === 'pull-missing')) expect(b.op).toBeDefined();
+    expect(codes).toEqual(
+      expect.arrayContaining([
+        'aid-in',
+        'pull-missing',
+        'standing-caution',
+        'part-off',
+        'mark-not-aligned',
+        'step-open',
+      ]),
+    );
+    for (const b of refusal.blockers!.filter((x) => x.code === 'aid-in' || x.code === 'pull-missing'))
+      expect(b.op).toBeDefined();
     bench.do({ type: 'hold', why: 'helper', note: 'two to lift' });
     expect(blockers(bench.sheet, bench.state).some((b) => b.code === 'on-hold')).toBe(true);
   });
@@ -159,7 +203,13 @@ describe('setting', () => {
     return bench;
   };
   const read = (bench: TestBench, value: number): void =>
-    bench.do({ type: 'take-reading', op: opNow(bench), value: mm(value), how: 'instrument', instrument: { id: 'i1', name: 'Indicator 1', uncertainty: mm(0.01), simulated: true } });
+    bench.do({
+      type: 'take-reading',
+      op: opNow(bench),
+      value: mm(value),
+      how: 'instrument',
+      instrument: { id: 'i1', name: 'Indicator 1', uncertainty: mm(0.01), simulated: true },
+    });
 
   test('trial, pack from the drawer, confirmed by a second reading', () => {
     const bench = atSet();
@@ -170,10 +220,15 @@ describe('setting', () => {
     expect(bench.refused({ type: 'complete', op: opNow(bench) }).code).toBe('not-complete');
     bench.do({ type: 'fit-pack', op: opNow(bench), pieces: [mm(1.2), mm(0.12)] });
     const fitted = bench.state.settings['float']!.rounds[1]!.fitted!;
-    expect([fitted.pack.value, fitted.needed.value, fitted.predicted.value].map((v) => Math.round(v * 1000))).toEqual([1320, 1320, 50]);
+    expect([fitted.pack.value, fitted.needed.value, fitted.predicted.value].map((v) => Math.round(v * 1000))).toEqual([
+      1320, 1320, 50,
+    ]);
     [0.05, 0.051, 0.049].forEach((v) => read(bench, v));
     bench.do({ type: 'complete', op: opNow(bench) });
-    expect(bench.state.settings['float']!.confirmed).toMatchObject({ verdict: 'within', value: { value: expect.closeTo(0.05, 9), unit: 'mm' } });
+    expect(bench.state.settings['float']!.confirmed).toMatchObject({
+      verdict: 'within',
+      value: { value: expect.closeTo(0.05, 9), unit: 'mm' },
+    });
   });
 
   test('too near the limit is undecided, and does not pass', () => {
@@ -189,7 +244,9 @@ describe('setting', () => {
     [0.23, 0.23, 0.23].forEach((v) => read(bench, v));
     expect(bench.refused({ type: 'fit-pack', op: opNow(bench), pieces: [mm(1.0), mm(1.0)] }).says).toContain('holds 1');
     expect(bench.refused({ type: 'fit-pack', op: opNow(bench), pieces: [mm(1.33)] }).code).toBe('not-in-drawer');
-    expect(bench.refused({ type: 'take-reading', op: opNow(bench), value: nm(3), how: 'hand' }).code).toBe('wrong-value');
+    expect(bench.refused({ type: 'take-reading', op: opNow(bench), value: nm(3), how: 'hand' }).code).toBe(
+      'wrong-value',
+    );
   });
 });
 
@@ -202,11 +259,22 @@ describe('tightening', () => {
     });
     return bench;
   };
-  const pull = (bench: TestBench, bolt: number, value: number, more: object = {}): Command => ({ type: 'pull', op: opNow(bench), bolt, reading: nm(value), rig, how: 'hand', ...more });
+  const pull = (bench: TestBench, bolt: number, value: number, more: object = {}): Command => ({
+    type: 'pull',
+    op: opNow(bench),
+    bolt,
+    reading: nm(value),
+    rig,
+    how: 'hand',
+    ...more,
+  });
 
   test('in star order, stage by stage', () => {
     const bench = atCap();
-    expect(bench.refused(pull(bench, 2, 10))).toMatchObject({ code: 'wrong-bolt', says: expect.stringContaining('Fastener 1 is next') });
+    expect(bench.refused(pull(bench, 2, 10))).toMatchObject({
+      code: 'wrong-bolt',
+      says: expect.stringContaining('Fastener 1 is next'),
+    });
     for (const bolt of [1, 4, 2, 5, 3, 6]) bench.do(pull(bench, bolt, 10));
     expect(bench.refused({ type: 'complete', op: opNow(bench) }).code).toBe('not-complete');
     for (const bolt of [1, 4, 2, 5, 3, 6]) bench.do(pull(bench, bolt, 24));
@@ -221,7 +289,9 @@ describe('tightening', () => {
     const last = bench.state.joints['cap-bolts']!.pulls.at(-1)!;
     expect(last.torque.value).toBeCloseTo(23.98, 2);
     expect(last.verdict).toBe('within');
-    expect(bench.refused(pull(bench, 4, 21.8, { rig: { extensionMm: 40, extensionAngleDeg: 0 } })).code).toBe('wrong-value');
+    expect(bench.refused(pull(bench, 4, 21.8, { rig: { extensionMm: 40, extensionAngleDeg: 0 } })).code).toBe(
+      'wrong-value',
+    );
   });
 
   test('too high stops the work until it is answered; past the renew mark only a new fastener will do', () => {
@@ -233,11 +303,16 @@ describe('tightening', () => {
     bench.do(pull(bench, 1, 10));
     bench.do(pull(bench, 4, 28));
     expect(bench.state.joints['cap-bolts']!.pulls.at(-1)).toMatchObject({ advice: 'renew' });
-    expect(bench.refused({ type: 'answer-pull', op: opNow(bench), bolt: 4, answer: 'slackened' }).code).toBe('not-a-choice');
+    expect(bench.refused({ type: 'answer-pull', op: opNow(bench), bolt: 4, answer: 'slackened' }).code).toBe(
+      'not-a-choice',
+    );
     bench.do({ type: 'answer-pull', op: opNow(bench), bolt: 4, answer: 'renewed' });
     bench.run();
     const record = buildRecord(bench.sheet, bench.state);
-    expect(record.joints.find((j) => j.title === 'Cap')!.setAside.map((p) => [p.bolt, p.answer])).toEqual([[1, 'slackened'], [4, 'renewed']]);
+    expect(record.joints.find((j) => j.title === 'Cap')!.setAside.map((p) => [p.bolt, p.answer])).toEqual([
+      [1, 'slackened'],
+      [4, 'renewed'],
+    ]);
     expect(record.renewed.some((r) => r.title === 'Cap bolt M8 × 20, place 4')).toBe(true);
   });
 
@@ -260,14 +335,20 @@ describe('taking back', () => {
     bench.do({ type: 'take-back', command, reason: 'wrong scale' });
     expect(bench.state.readings).toEqual(before.readings);
     expect(bench.state.done).toEqual(before.done);
-    expect(eventsOf(bench.state).map((e) => e.type).slice(-2)).toEqual(['reading-taken', 'taken-back']);
+    expect(
+      eventsOf(bench.state)
+        .map((e) => e.type)
+        .slice(-2),
+    ).toEqual(['reading-taken', 'taken-back']);
     expect(bench.refold()).toEqual(bench.state);
     expect(bench.refused({ type: 'take-back', command, reason: '' }).code).toBe('unknown-command');
   });
 
   test('only the last, and never the booking', () => {
     const bench = booked();
-    expect(bench.refused({ type: 'take-back', command: bench.events[0]!.command, reason: '' }).code).toBe('not-the-last');
+    expect(bench.refused({ type: 'take-back', command: bench.events[0]!.command, reason: '' }).code).toBe(
+      'not-the-last',
+    );
     bench.do({ type: 'complete', op: opNow(bench) });
     const first = bench.events.at(-1)!.command;
     bench.do({ type: 'complete', op: opNow(bench) });
@@ -294,9 +375,29 @@ describe('always', () => {
     const command = fc.oneof(
       fc.constant<Command | 'next'>('next'),
       fc.constant<Command | 'next'>('next'),
-      fc.record({ type: fc.constant('complete' as const), op: fc.constantFrom(...ops), tray: fc.constantFrom('A1', ''), answer: fc.constantFrom('yes' as const, 'no' as const) }),
-      fc.record({ type: fc.constant('take-reading' as const), op: fc.constantFrom(...ops), value: fc.record({ value: fc.double({ min: -5, max: 100, noNaN: true }), unit: fc.constantFrom('mm', 'N·m', 'thou') }), how: fc.constant('hand' as const) }),
-      fc.record({ type: fc.constant('pull' as const), op: fc.constantFrom(...ops), bolt: fc.integer({ min: 0, max: 7 }), reading: fc.record({ value: fc.double({ min: 0, max: 60, noNaN: true }), unit: fc.constant('N·m') }), rig: fc.constant(rig), how: fc.constant('hand' as const) }),
+      fc.record({
+        type: fc.constant('complete' as const),
+        op: fc.constantFrom(...ops),
+        tray: fc.constantFrom('A1', ''),
+        answer: fc.constantFrom('yes' as const, 'no' as const),
+      }),
+      fc.record({
+        type: fc.constant('take-reading' as const),
+        op: fc.constantFrom(...ops),
+        value: fc.record({
+          value: fc.double({ min: -5, max: 100, noNaN: true }),
+          unit: fc.constantFrom('mm', 'N·m', 'thou'),
+        }),
+        how: fc.constant('hand' as const),
+      }),
+      fc.record({
+        type: fc.constant('pull' as const),
+        op: fc.constantFrom(...ops),
+        bolt: fc.integer({ min: 0, max: 7 }),
+        reading: fc.record({ value: fc.double({ min: 0, max: 60, noNaN: true }), unit: fc.constant('N·m') }),
+        rig: fc.constant(rig),
+        how: fc.constant('hand' as const),
+      }),
       fc.constant<Command>({ type: 'sign-off' }),
     );
     let accepted = 0;
@@ -307,7 +408,12 @@ describe('always', () => {
         for (const asked of commands) {
           const given = asked === 'next' ? rehearse(sheet, bench.state, context) : asked;
           if (!given) break;
-          const outcome = decide(bench.state, sheet, bench.envelope(given, `x${bench.events.length}-${accepted + refused}`), context);
+          const outcome = decide(
+            bench.state,
+            sheet,
+            bench.envelope(given, `x${bench.events.length}-${accepted + refused}`),
+            context,
+          );
           if (!outcome.ok) {
             refused += 1;
             expect(outcome.refusal.says.length * outcome.refusal.clears.length).toBeGreaterThan(0);

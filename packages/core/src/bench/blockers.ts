@@ -4,7 +4,18 @@ import { tighteningState } from './tightening.ts';
 import type { Op, OpKind, Sheet } from '../sheet/index.ts';
 import type { BenchState } from './state.ts';
 
-export type BlockerCode = 'aid-in' | 'part-off' | 'pull-missing' | 'pull-unanswered' | 'setting-open' | 'mark-not-aligned' | 'finding-due' | 'standing-caution' | 'on-hold' | 'step-open' | 'variant-open';
+export type BlockerCode =
+  | 'aid-in'
+  | 'part-off'
+  | 'pull-missing'
+  | 'pull-unanswered'
+  | 'setting-open'
+  | 'mark-not-aligned'
+  | 'finding-due'
+  | 'standing-caution'
+  | 'on-hold'
+  | 'step-open'
+  | 'variant-open';
 
 /** One thing that stands between a job and its signature. */
 export interface Blocker {
@@ -21,7 +32,8 @@ export interface Blocker {
 export function blockers(sheet: Sheet, state: BenchState): readonly Blocker[] {
   const out: Blocker[] = [];
   const ladderNow = ladderOf(sheet, state);
-  const opFor = (kind: OpKind, test: (op: Op) => boolean): string | undefined => ladderNow.all.flatMap((s) => s.ops).find((o) => o.kind === kind && test(o))?.id;
+  const opFor = (kind: OpKind, test: (op: Op) => boolean): string | undefined =>
+    ladderNow.all.flatMap((s) => s.ops).find((o) => o.kind === kind && test(o))?.id;
 
   for (const aid of aidsIn(sheet, state)) {
     out.push({
@@ -36,7 +48,12 @@ export function blockers(sheet: Sheet, state: BenchState): readonly Blocker[] {
     if (op === undefined || state.joints[joint.id]?.undone === undefined) continue;
     const t = tighteningState(joint, state);
     if (t.unanswered) {
-      out.push({ code: 'pull-unanswered', says: `${joint.title}: fastener ${t.unanswered.bolt} was pulled too high`, clears: 'Say what was done about it, and pull it again', op });
+      out.push({
+        code: 'pull-unanswered',
+        says: `${joint.title}: fastener ${t.unanswered.bolt} was pulled too high`,
+        clears: 'Say what was done about it, and pull it again',
+        op,
+      });
     }
     if (!t.complete) {
       const stage = joint.stages[t.stage]!;
@@ -55,16 +72,37 @@ export function blockers(sheet: Sheet, state: BenchState): readonly Blocker[] {
     }
   }
   for (const hold of state.holds.filter((h) => !h.cleared)) {
-    out.push({ code: 'on-hold', says: `On hold for ${hold.why === 'yes' ? 'a yes' : hold.why}${hold.note ? `: ${hold.note}` : ''}`, clears: 'Clear the hold' });
+    out.push({
+      code: 'on-hold',
+      says: `On hold for ${hold.why === 'yes' ? 'a yes' : hold.why}${hold.note ? `: ${hold.note}` : ''}`,
+      clears: 'Clear the hold',
+    });
   }
-  for (const s of standingNow(sheet, state)) out.push({ code: 'standing-caution', says: `Still holds: ${s.say}`, clears: `Finish ${titleOfStep(sheet, s.until)}` });
+  for (const s of standingNow(sheet, state))
+    out.push({
+      code: 'standing-caution',
+      says: `Still holds: ${s.say}`,
+      clears: `Finish ${titleOfStep(sheet, s.until)}`,
+    });
   for (const [part, lying] of Object.entries(state.off)) {
-    const op = opFor('place', (o) => o.kind === 'place' && o.part === part) ?? opFor('press', (o) => o.kind === 'press' && o.part === part);
-    out.push({ code: 'part-off', says: `${sheet.parts[part]?.title ?? part}${lying.count > 1 ? ` × ${lying.count}` : ''} still off the unit, tray ${lying.tray}`, clears: 'Put it back', op });
+    const op =
+      opFor('place', (o) => o.kind === 'place' && o.part === part) ??
+      opFor('press', (o) => o.kind === 'press' && o.part === part);
+    out.push({
+      code: 'part-off',
+      says: `${sheet.parts[part]?.title ?? part}${lying.count > 1 ? ` × ${lying.count}` : ''} still off the unit, tray ${lying.tray}`,
+      clears: 'Put it back',
+      op,
+    });
   }
   for (const [id, m] of Object.entries(state.marks)) {
     if (m.aligned) continue;
-    out.push({ code: 'mark-not-aligned', says: `The mark ${sheet.marks[id]?.title ?? id} was not lined up again`, clears: 'Line it up', op: opFor('align', (o) => o.kind === 'align' && o.mark === id) });
+    out.push({
+      code: 'mark-not-aligned',
+      says: `The mark ${sheet.marks[id]?.title ?? id} was not lined up again`,
+      clears: 'Line it up',
+      op: opFor('align', (o) => o.kind === 'align' && o.mark === id),
+    });
   }
   for (const step of ladderNow.all) {
     if (stepDone(step, state)) continue;
@@ -77,7 +115,8 @@ export function blockers(sheet: Sheet, state: BenchState): readonly Blocker[] {
       op: left?.id,
     });
   }
-  if (sheet.variants.length > 0 && state.variant === undefined) out.push({ code: 'variant-open', says: 'The variant is not known', clears: 'Measure and say which' });
+  if (sheet.variants.length > 0 && state.variant === undefined)
+    out.push({ code: 'variant-open', says: 'The variant is not known', clears: 'Measure and say which' });
   return out;
 }
 

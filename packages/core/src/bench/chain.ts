@@ -34,7 +34,9 @@ export function chain(head: string, events: readonly JobEvent[]): LoggedEvent[] 
   });
 }
 
-export type ChainCheck = { readonly whole: true; readonly head: string } | { readonly whole: false; readonly firstBad: number; readonly why: string };
+export type ChainCheck =
+  | { readonly whole: true; readonly head: string }
+  | { readonly whole: false; readonly firstBad: number; readonly why: string };
 
 /** Checks that each event follows the one before and carries the right hash; names the first that does not. */
 export function checkChain(job: string, events: readonly LoggedEvent[]): ChainCheck {
@@ -42,10 +44,12 @@ export function checkChain(job: string, events: readonly LoggedEvent[]): ChainCh
   for (const [i, logged] of events.entries()) {
     const { hash, ...event } = logged;
     const place = i + 1;
-    if (event.seq !== place) return { whole: false, firstBad: place, why: `event ${place} carries number ${event.seq}` };
+    if (event.seq !== place)
+      return { whole: false, firstBad: place, why: `event ${place} carries number ${event.seq}` };
     if (event.job !== job) return { whole: false, firstBad: place, why: `event ${place} belongs to another job` };
     const expected = chainHash(before, event as JobEvent);
-    if (expected !== hash) return { whole: false, firstBad: place, why: `event ${place} was changed after it was written` };
+    if (expected !== hash)
+      return { whole: false, firstBad: place, why: `event ${place} was changed after it was written` };
     before = hash;
   }
   return { whole: true, head: before };

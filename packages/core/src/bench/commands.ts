@@ -6,10 +6,29 @@ import type { EventPayloads, HoldReason, HowRead, InstrumentFacts, Person, Trace
 export type Command =
   | ({ readonly type: 'book' } & Omit<EventPayloads['job-booked'], never>)
   /** Completes an operation that is done, looked at or acknowledged. */
-  | { readonly type: 'complete'; readonly op: string; readonly tray?: string; readonly note?: string; readonly answer?: 'yes' | 'no' }
-  | { readonly type: 'take-reading'; readonly op: string; readonly where?: string; readonly value: Quantity; readonly how: HowRead; readonly instrument?: InstrumentFacts }
+  | {
+      readonly type: 'complete';
+      readonly op: string;
+      readonly tray?: string;
+      readonly note?: string;
+      readonly answer?: 'yes' | 'no';
+    }
+  | {
+      readonly type: 'take-reading';
+      readonly op: string;
+      readonly where?: string;
+      readonly value: Quantity;
+      readonly how: HowRead;
+      readonly instrument?: InstrumentFacts;
+    }
   | { readonly type: 'answer'; readonly op: string; readonly answer: 'yes' | 'no' }
-  | { readonly type: 'judge'; readonly op: string; readonly part: string; readonly finding: Finding; readonly reason: string }
+  | {
+      readonly type: 'judge';
+      readonly op: string;
+      readonly part: string;
+      readonly finding: Finding;
+      readonly reason: string;
+    }
   | { readonly type: 'choose'; readonly op: string; readonly choice: string }
   | { readonly type: 'fit-pack'; readonly op: string; readonly pieces: readonly Quantity[] }
   | {
@@ -23,7 +42,13 @@ export type Command =
       readonly how: HowRead;
       readonly instrument?: InstrumentFacts;
     }
-  | { readonly type: 'answer-pull'; readonly op: string; readonly bolt: number; readonly answer: 'slackened' | 'renewed'; readonly note?: string }
+  | {
+      readonly type: 'answer-pull';
+      readonly op: string;
+      readonly bolt: number;
+      readonly answer: 'slackened' | 'renewed';
+      readonly note?: string;
+    }
   | { readonly type: 'hold'; readonly why: HoldReason; readonly note: string }
   | { readonly type: 'clear-hold'; readonly hold: string; readonly note?: string }
   | { readonly type: 'move'; readonly to: string }

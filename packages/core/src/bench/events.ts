@@ -64,8 +64,18 @@ export interface EventPayloads {
   'mark-made': { readonly op: string; readonly mark: string };
   'mark-aligned': { readonly op: string; readonly mark: string };
   'joint-undone': { readonly op: string; readonly joint: string; readonly count: number };
-  'parts-off': { readonly op: string; readonly parts: readonly { readonly part: string; readonly count: number }[]; readonly tray: string };
-  'part-fitted': { readonly op: string; readonly part: string; readonly count: number; readonly renewed: boolean; readonly how: 'place' | 'press' | 'seal' | 'reconnect' };
+  'parts-off': {
+    readonly op: string;
+    readonly parts: readonly { readonly part: string; readonly count: number }[];
+    readonly tray: string;
+  };
+  'part-fitted': {
+    readonly op: string;
+    readonly part: string;
+    readonly count: number;
+    readonly renewed: boolean;
+    readonly how: 'place' | 'press' | 'seal' | 'reconnect';
+  };
   'reading-taken': {
     readonly op: string;
     readonly subject: 'measure' | 'setting' | 'test';
@@ -92,7 +102,13 @@ export interface EventPayloads {
     readonly uncertainty: Quantity;
     readonly working: readonly WorkingLine[];
   };
-  'setting-confirmed': { readonly op: string; readonly setting: string; readonly value: Quantity; readonly uncertainty: Quantity; readonly verdict: Verdict };
+  'setting-confirmed': {
+    readonly op: string;
+    readonly setting: string;
+    readonly value: Quantity;
+    readonly uncertainty: Quantity;
+    readonly verdict: Verdict;
+  };
   'bolt-pulled': {
     readonly op: string;
     readonly joint: string;
@@ -112,7 +128,14 @@ export interface EventPayloads {
     readonly how: HowRead;
     readonly instrument: InstrumentFacts | null;
   };
-  'pull-answered': { readonly op: string; readonly joint: string; readonly stage: number; readonly bolt: number; readonly answer: 'slackened' | 'renewed'; readonly note?: string };
+  'pull-answered': {
+    readonly op: string;
+    readonly joint: string;
+    readonly stage: number;
+    readonly bolt: number;
+    readonly answer: 'slackened' | 'renewed';
+    readonly note?: string;
+  };
   'joint-tightened': { readonly op: string; readonly joint: string; readonly fastener: string; readonly count: number };
   'rung-done': { readonly step: string; readonly side: SideName };
   held: { readonly hold: string; readonly why: HoldReason; readonly note: string };
@@ -128,7 +151,9 @@ export type EventType = keyof EventPayloads;
 export const EVENT_VERSION = 1;
 
 /** An event as `decide` makes it. */
-export type NewEvent = { readonly [T in EventType]: { readonly type: T; readonly payload: EventPayloads[T] } }[EventType];
+export type NewEvent = {
+  readonly [T in EventType]: { readonly type: T; readonly payload: EventPayloads[T] };
+}[EventType];
 
 /** An event in the log, before its hash. */
 export type JobEvent = NewEvent & {

@@ -1,5 +1,13 @@
 import type { JobEvent } from './events.ts';
-import { emptyBench, eventsOf, type BenchState, type Pull, type SettingRound, type SettingState, type Stamp } from './state.ts';
+import {
+  emptyBench,
+  eventsOf,
+  type BenchState,
+  type Pull,
+  type SettingRound,
+  type SettingState,
+  type Stamp,
+} from './state.ts';
 
 /**
  * Folds one event into the state. Pure; throws only for an event type that this version does not know.
@@ -33,7 +41,9 @@ function refoldWithout(state: BenchState, event: JobEvent): BenchState {
 
 function apply(state: BenchState, event: JobEvent): BenchState {
   const stamp: Stamp = { seq: event.seq, at: event.at, by: event.who };
-  const done = (op: string, more: object = {}): Pick<BenchState, 'done'> => ({ done: { ...state.done, [op]: { ...stamp, ...more } } });
+  const done = (op: string, more: object = {}): Pick<BenchState, 'done'> => ({
+    done: { ...state.done, [op]: { ...stamp, ...more } },
+  });
   switch (event.type) {
     case 'job-booked':
       return { ...state, booked: { ...event.payload, ...stamp }, variant: event.payload.variant ?? undefined };
@@ -45,19 +55,32 @@ function apply(state: BenchState, event: JobEvent): BenchState {
       return { ...state, ...done(event.payload.op), aids: { ...state.aids, [event.payload.aid]: { fitted: stamp } } };
     case 'aid-removed': {
       const aid = state.aids[event.payload.aid];
-      return { ...state, ...done(event.payload.op), aids: { ...state.aids, [event.payload.aid]: { fitted: aid?.fitted ?? stamp, removed: stamp } } };
+      return {
+        ...state,
+        ...done(event.payload.op),
+        aids: { ...state.aids, [event.payload.aid]: { fitted: aid?.fitted ?? stamp, removed: stamp } },
+      };
     }
     case 'mark-made':
       return { ...state, ...done(event.payload.op), marks: { ...state.marks, [event.payload.mark]: { made: stamp } } };
     case 'mark-aligned': {
       const mark = state.marks[event.payload.mark];
-      return { ...state, ...done(event.payload.op), marks: { ...state.marks, [event.payload.mark]: { made: mark?.made ?? stamp, aligned: stamp } } };
+      return {
+        ...state,
+        ...done(event.payload.op),
+        marks: { ...state.marks, [event.payload.mark]: { made: mark?.made ?? stamp, aligned: stamp } },
+      };
     }
     case 'joint-undone':
-      return { ...state, ...done(event.payload.op), joints: { ...state.joints, [event.payload.joint]: { pulls: [], undone: stamp } } };
+      return {
+        ...state,
+        ...done(event.payload.op),
+        joints: { ...state.joints, [event.payload.joint]: { pulls: [], undone: stamp } },
+      };
     case 'parts-off': {
       const off = { ...state.off };
-      for (const { part, count } of event.payload.parts) off[part] = { count: (off[part]?.count ?? 0) + count, tray: event.payload.tray, ...stamp };
+      for (const { part, count } of event.payload.parts)
+        off[part] = { count: (off[part]?.count ?? 0) + count, tray: event.payload.tray, ...stamp };
       return { ...state, ...done(event.payload.op), off };
     }
     case 'part-fitted': {
@@ -66,7 +89,9 @@ function apply(state: BenchState, event: JobEvent): BenchState {
         ...state,
         ...done(op),
         off: takeFromTray(state.off, part, count),
-        renewed: renewed ? { ...state.renewed, [part]: { count: (state.renewed[part]?.count ?? 0) + count, ...stamp } } : state.renewed,
+        renewed: renewed
+          ? { ...state.renewed, [part]: { count: (state.renewed[part]?.count ?? 0) + count, ...stamp } }
+          : state.renewed,
       };
     }
     case 'reading-taken': {
@@ -75,11 +100,21 @@ function apply(state: BenchState, event: JobEvent): BenchState {
       if (event.payload.subject !== 'setting' || event.payload.moment === 'as-found') return next;
       return withSetting(next, event.payload.id, (s) => ({
         ...s,
-        rounds: replaceLast(s.rounds, (r) => ({ ...r, readings: [...r.readings, reading], result: event.payload.result ?? r.result })),
+        rounds: replaceLast(s.rounds, (r) => ({
+          ...r,
+          readings: [...r.readings, reading],
+          result: event.payload.result ?? r.result,
+        })),
       }));
     }
     case 'sense-answered':
-      return { ...state, answers: { ...state.answers, [event.payload.op]: { ask: event.payload.ask, answer: event.payload.answer, ...stamp } } };
+      return {
+        ...state,
+        answers: {
+          ...state.answers,
+          [event.payload.op]: { ask: event.payload.ask, answer: event.payload.answer, ...stamp },
+        },
+      };
     case 'finding-made':
       return {
         ...state,
@@ -87,19 +122,34 @@ function apply(state: BenchState, event: JobEvent): BenchState {
         findingNotes: { ...state.findingNotes, [event.payload.part]: { ...event.payload, ...stamp } },
       };
     case 'method-chosen':
-      return { ...state, ...done(event.payload.op), methods: { ...state.methods, [event.payload.method]: event.payload.choice } };
+      return {
+        ...state,
+        ...done(event.payload.op),
+        methods: { ...state.methods, [event.payload.method]: event.payload.choice },
+      };
     case 'pack-fitted':
-      return withSetting(state, event.payload.setting, (s) => ({ ...s, rounds: [...s.rounds, { fitted: { ...event.payload, ...stamp }, readings: [] }] }));
+      return withSetting(state, event.payload.setting, (s) => ({
+        ...s,
+        rounds: [...s.rounds, { fitted: { ...event.payload, ...stamp }, readings: [] }],
+      }));
     case 'setting-confirmed':
-      return { ...withSetting(state, event.payload.setting, (s) => ({ ...s, confirmed: { ...event.payload, ...stamp } })), ...done(event.payload.op) };
+      return {
+        ...withSetting(state, event.payload.setting, (s) => ({ ...s, confirmed: { ...event.payload, ...stamp } })),
+        ...done(event.payload.op),
+      };
     case 'bolt-pulled':
       return withJoint(state, event.payload.joint, (pulls) => [...pulls, { ...event.payload, ...stamp, void: false }]);
     case 'pull-answered': {
       const { joint, stage, bolt, answer } = event.payload;
-      const next = withJoint(state, joint, (pulls) => pulls.map((p) => (p.stage === stage && p.bolt === bolt && !p.void ? { ...p, void: true, answer } : p)));
+      const next = withJoint(state, joint, (pulls) =>
+        pulls.map((p) => (p.stage === stage && p.bolt === bolt && !p.void ? { ...p, void: true, answer } : p)),
+      );
       if (answer !== 'renewed') return next;
       const fastener = `${joint}#${bolt}`;
-      return { ...next, renewed: { ...next.renewed, [fastener]: { count: (next.renewed[fastener]?.count ?? 0) + 1, ...stamp } } };
+      return {
+        ...next,
+        renewed: { ...next.renewed, [fastener]: { count: (next.renewed[fastener]?.count ?? 0) + 1, ...stamp } },
+      };
     }
     case 'joint-tightened': {
       const { joint, fastener, count, op } = event.payload;
@@ -114,7 +164,10 @@ function apply(state: BenchState, event: JobEvent): BenchState {
     case 'rung-done':
       return { ...state, steps: { ...state.steps, [event.payload.step]: stamp } };
     case 'held':
-      return { ...state, holds: [...state.holds, { id: event.payload.hold, why: event.payload.why, note: event.payload.note, ...stamp }] };
+      return {
+        ...state,
+        holds: [...state.holds, { id: event.payload.hold, why: event.payload.why, note: event.payload.note, ...stamp }],
+      };
     case 'hold-cleared':
       return { ...state, holds: state.holds.map((h) => (h.id === event.payload.hold ? { ...h, cleared: stamp } : h)) };
     case 'moved':
@@ -152,6 +205,9 @@ function withJoint(state: BenchState, id: string, change: (pulls: readonly Pull[
   return { ...state, joints: { ...state.joints, [id]: { ...before, pulls: change(before.pulls) } } };
 }
 
-function replaceLast(rounds: readonly SettingRound[], change: (r: SettingRound) => SettingRound): readonly SettingRound[] {
+function replaceLast(
+  rounds: readonly SettingRound[],
+  change: (r: SettingRound) => SettingRound,
+): readonly SettingRound[] {
   return [...rounds.slice(0, -1), change(rounds.at(-1)!)];
 }

@@ -37,7 +37,17 @@ export { advisePack, drawerWithPackOut, packIn, predict, type PackAdvice } from 
 export { buildRecord, type Comparison, type JobRecord } from './record.ts';
 export type { Refusal, RefusalCode } from './refusal.ts';
 export { meanOfReadings } from './repeats.ts';
-export { emptyBench, eventsOf, type BenchState, type Hold, type Pull, type Reading, type SettingRound, type SettingState, type Stamp } from './state.ts';
+export {
+  emptyBench,
+  eventsOf,
+  type BenchState,
+  type Hold,
+  type Pull,
+  type Reading,
+  type SettingRound,
+  type SettingState,
+  type Stamp,
+} from './state.ts';
 export { orderOf, tighteningState, torqueAtFastener, windowNm, type TighteningState } from './tightening.ts';
 export { opTitle } from './wording.ts';
 export { rehearse, type RehearsalFigures } from './rehearsal.ts';

@@ -74,10 +74,18 @@ export function standingNow(sheet: Sheet, state: BenchState): readonly StandingC
 }
 
 /** Aids in the unit now, in the order in which they went in. */
-export function aidsIn(sheet: Sheet, state: BenchState): readonly { readonly id: string; readonly title: string; readonly where: string; readonly since: string }[] {
+export function aidsIn(
+  sheet: Sheet,
+  state: BenchState,
+): readonly { readonly id: string; readonly title: string; readonly where: string; readonly since: string }[] {
   return Object.entries(state.aids)
     .filter(([, a]) => !a.removed)
-    .map(([id, a]) => ({ id, title: sheet.aids[id]?.title ?? id, where: sheet.aids[id]?.where ?? '', since: a.fitted.at }));
+    .map(([id, a]) => ({
+      id,
+      title: sheet.aids[id]?.title ?? id,
+      where: sheet.aids[id]?.where ?? '',
+      since: a.fitted.at,
+    }));
 }
 
 /** How far down and up the ladder a job is: 0 at the top of the strip side, 1 at the top of the build side. */

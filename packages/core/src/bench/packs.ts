@@ -11,7 +11,8 @@ export function packIn(setting: Setting, state: SettingState | undefined): Quant
 
 /** What is in the drawer once the pack that sits in the unit now is counted as being at hand again. */
 export function drawerWithPackOut(drawer: readonly DrawerStock[], fitted: readonly Quantity[]): readonly DrawerStock[] {
-  const same = (a: Quantity, b: Quantity): boolean => Math.abs(inCanonical(a, 'length') - inCanonical(b, 'length')) < 1e-6;
+  const same = (a: Quantity, b: Quantity): boolean =>
+    Math.abs(inCanonical(a, 'length') - inCanonical(b, 'length')) < 1e-6;
   const out = drawer.map((d) => ({ ...d, count: d.count + fitted.filter((f) => same(f, d.thickness)).length }));
   const unlisted = fitted.filter((f) => !drawer.some((d) => same(f, d.thickness)));
   return [...out, ...unlisted.map((thickness) => ({ thickness, count: 1 }))];
@@ -28,7 +29,11 @@ export interface PackAdvice {
  * The pack that a trial asks for, and the best one that the drawer can make.
  * @throws ReckonError when the reading asks for no possible pack
  */
-export function advisePack(setting: Setting, state: SettingState | undefined, drawer: readonly DrawerStock[]): PackAdvice | undefined {
+export function advisePack(
+  setting: Setting,
+  state: SettingState | undefined,
+  drawer: readonly DrawerStock[],
+): PackAdvice | undefined {
   const result = state?.rounds.at(-1)?.result;
   const trialShim = packIn(setting, state);
   if (!result || !trialShim || !setting.shims) return undefined;
@@ -42,7 +47,11 @@ export function advisePack(setting: Setting, state: SettingState | undefined, dr
   });
   const { shimNeeded, uncertainty } = forSetting.results;
   const fitted = state?.rounds.at(-1)?.fitted?.pieces ?? [];
-  const fromDrawer = shimStack.reckon({ needed: shimNeeded, tolerance: setting.shims.mayBeOff, drawer: drawerWithPackOut(drawer, fitted) });
+  const fromDrawer = shimStack.reckon({
+    needed: shimNeeded,
+    tolerance: setting.shims.mayBeOff,
+    drawer: drawerWithPackOut(drawer, fitted),
+  });
   return { needed: shimNeeded, uncertainty, forSetting, fromDrawer };
 }
 

@@ -32,13 +32,24 @@ export interface JobRecord {
     readonly readings: readonly Reading[];
     readonly answer?: { readonly ask: string; readonly answer: 'yes' | 'no' };
   }[];
-  readonly findings: readonly ({ readonly part: string; readonly title: string; readonly finding: Finding; readonly reason: string } & Stamp)[];
+  readonly findings: readonly ({
+    readonly part: string;
+    readonly title: string;
+    readonly finding: Finding;
+    readonly reason: string;
+  } & Stamp)[];
   readonly methods: readonly { readonly ask: string; readonly choice: string; readonly why: string }[];
   readonly renewed: readonly { readonly title: string; readonly order?: string; readonly count: number }[];
   readonly settings: readonly {
     readonly title: string;
     readonly band: Band;
-    readonly rounds: readonly { readonly pack?: Quantity; readonly pieces: readonly Quantity[]; readonly readings: readonly Reading[]; readonly mean?: Quantity; readonly verdict?: string }[];
+    readonly rounds: readonly {
+      readonly pack?: Quantity;
+      readonly pieces: readonly Quantity[];
+      readonly readings: readonly Reading[];
+      readonly mean?: Quantity;
+      readonly verdict?: string;
+    }[];
     readonly confirmed?: { readonly value: Quantity; readonly uncertainty: Quantity } & Stamp;
     readonly working: readonly WorkingLine[];
   }[];
@@ -48,13 +59,28 @@ export interface JobRecord {
     readonly propertyClass?: string;
     readonly from?: FigureSource;
     readonly order: readonly number[];
-    readonly stages: readonly { readonly name: string; readonly window: Band; readonly windowAssumed: boolean; readonly pulls: readonly Pull[] }[];
+    readonly stages: readonly {
+      readonly name: string;
+      readonly window: Band;
+      readonly windowAssumed: boolean;
+      readonly pulls: readonly Pull[];
+    }[];
     /** Pulls that did not count: too low, or too high and answered. */
     readonly setAside: readonly Pull[];
   }[];
-  readonly aids: readonly { readonly title: string; readonly where: string; readonly fitted: Stamp; readonly removed?: Stamp }[];
+  readonly aids: readonly {
+    readonly title: string;
+    readonly where: string;
+    readonly fitted: Stamp;
+    readonly removed?: Stamp;
+  }[];
   readonly marks: readonly { readonly title: string; readonly where: string; readonly aligned: boolean }[];
-  readonly holds: readonly { readonly why: string; readonly note: string; readonly from: Stamp; readonly until?: Stamp }[];
+  readonly holds: readonly {
+    readonly why: string;
+    readonly note: string;
+    readonly from: Stamp;
+    readonly until?: Stamp;
+  }[];
   readonly rungs: readonly ({ readonly side: string; readonly title: string } & Partial<Stamp>)[];
   readonly signed?: Stamp;
   readonly handedOver?: Stamp & { readonly to: string };
@@ -67,7 +93,12 @@ export function buildRecord(sheet: Sheet, state: BenchState): JobRecord {
   const now = ladderOf(sheet, state);
   return {
     number: booked.number,
-    unit: { serial: booked.unit.serial, model: booked.unit.model, title: sheet.title, variant: sheet.variants.find((v) => v.id === state.variant)?.title },
+    unit: {
+      serial: booked.unit.serial,
+      model: booked.unit.model,
+      title: sheet.title,
+      variant: sheet.variants.find((v) => v.id === state.variant)?.title,
+    },
     customer: booked.customer.name,
     complaint: booked.complaint,
     promise: booked.promise,
@@ -80,7 +111,14 @@ export function buildRecord(sheet: Sheet, state: BenchState): JobRecord {
         const readings = state.readings.filter((r) => r.subject === 'measure' && r.id === m.id);
         const op = readings[0]?.op;
         const answer = op === undefined ? undefined : state.answers[op];
-        return { title: m.title, newSize: m.newSize, min: m.min, max: m.max, readings: latestPerPlace(readings), answer: answer && { ask: answer.ask, answer: answer.answer } };
+        return {
+          title: m.title,
+          newSize: m.newSize,
+          min: m.min,
+          max: m.max,
+          readings: latestPerPlace(readings),
+          answer: answer && { ask: answer.ask, answer: answer.answer },
+        };
       })
       .filter((m) => m.readings.length > 0),
     findings: Object.values(state.findingNotes).map((f) => ({
@@ -111,7 +149,13 @@ export function buildRecord(sheet: Sheet, state: BenchState): JobRecord {
           mean: r.result?.mean,
           verdict: r.result?.verdict,
         })),
-        confirmed: s.confirmed && { value: s.confirmed.value, uncertainty: s.confirmed.uncertainty, seq: s.confirmed.seq, at: s.confirmed.at, by: s.confirmed.by },
+        confirmed: s.confirmed && {
+          value: s.confirmed.value,
+          uncertainty: s.confirmed.uncertainty,
+          seq: s.confirmed.seq,
+          at: s.confirmed.at,
+          by: s.confirmed.by,
+        },
         working: lastFitted?.working ?? s.rounds.at(-1)?.result?.working ?? [],
       };
     }),
@@ -136,9 +180,23 @@ export function buildRecord(sheet: Sheet, state: BenchState): JobRecord {
           setAside: j.pulls.filter((p) => !counts(p)),
         };
       }),
-    aids: Object.entries(state.aids).map(([id, a]) => ({ title: sheet.aids[id]?.title ?? id, where: sheet.aids[id]?.where ?? '', fitted: a.fitted, removed: a.removed })),
-    marks: Object.entries(state.marks).map(([id, m]) => ({ title: sheet.marks[id]?.title ?? id, where: sheet.marks[id]?.where ?? '', aligned: m.aligned !== undefined })),
-    holds: state.holds.map((h) => ({ why: h.why, note: h.note, from: { seq: h.seq, at: h.at, by: h.by }, until: h.cleared })),
+    aids: Object.entries(state.aids).map(([id, a]) => ({
+      title: sheet.aids[id]?.title ?? id,
+      where: sheet.aids[id]?.where ?? '',
+      fitted: a.fitted,
+      removed: a.removed,
+    })),
+    marks: Object.entries(state.marks).map(([id, m]) => ({
+      title: sheet.marks[id]?.title ?? id,
+      where: sheet.marks[id]?.where ?? '',
+      aligned: m.aligned !== undefined,
+    })),
+    holds: state.holds.map((h) => ({
+      why: h.why,
+      note: h.note,
+      from: { seq: h.seq, at: h.at, by: h.by },
+      until: h.cleared,
+    })),
     rungs: now.all.map((s) => ({ side: s.side, title: s.title, ...state.steps[s.id] })),
     signed: state.signed,
     handedOver: state.handedOver,
@@ -147,9 +205,21 @@ export function buildRecord(sheet: Sheet, state: BenchState): JobRecord {
 
 function comparisons(sheet: Sheet, state: BenchState): Comparison[] {
   const tests = Object.values(sheet.tests).map((t): Comparison => {
-    const of = (moment: string): Reading | undefined => state.readings.findLast((r) => r.subject === 'test' && r.id === t.id && r.moment === moment);
+    const of = (moment: string): Reading | undefined =>
+      state.readings.findLast((r) => r.subject === 'test' && r.id === t.id && r.moment === moment);
     const after = of('now');
-    return { title: t.title, accept: t.accept, asFound: of('as-found'), now: after && { value: after.value, verdict: after.result?.verdict ?? 'undecided', seq: after.seq, at: after.at, by: after.by } };
+    return {
+      title: t.title,
+      accept: t.accept,
+      asFound: of('as-found'),
+      now: after && {
+        value: after.value,
+        verdict: after.result?.verdict ?? 'undecided',
+        seq: after.seq,
+        at: after.at,
+        by: after.by,
+      },
+    };
   });
   const settings = Object.values(sheet.settings).map((s): Comparison => {
     const confirmed = state.settings[s.id]?.confirmed;
@@ -157,7 +227,14 @@ function comparisons(sheet: Sheet, state: BenchState): Comparison[] {
       title: s.title,
       accept: s.band,
       asFound: state.readings.findLast((r) => r.subject === 'setting' && r.id === s.id && r.moment === 'as-found'),
-      now: confirmed && { value: confirmed.value, uncertainty: confirmed.uncertainty, verdict: confirmed.verdict, seq: confirmed.seq, at: confirmed.at, by: confirmed.by },
+      now: confirmed && {
+        value: confirmed.value,
+        uncertainty: confirmed.uncertainty,
+        verdict: confirmed.verdict,
+        seq: confirmed.seq,
+        at: confirmed.at,
+        by: confirmed.by,
+      },
     };
   });
   return [...tests, ...settings].filter((c) => c.asFound !== undefined || c.now !== undefined);

@@ -30,7 +30,8 @@ export interface Refusal {
   /** For a sign-off: each thing in the way. */
   readonly blockers?: readonly Blocker[];
 }
-export type Decision = { readonly ok: true; readonly events: readonly NewEvent[] } | { readonly ok: false; readonly refusal: Refusal };
+export type Decision =
+  { readonly ok: true; readonly events: readonly NewEvent[] } | { readonly ok: false; readonly refusal: Refusal };
 
 export const accept = (...events: NewEvent[]): Decision => ({ ok: true, events });
 export const refuse = (code: RefusalCode, says: string, clears: string, blockers?: readonly Blocker[]): Decision => ({

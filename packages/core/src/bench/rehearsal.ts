@@ -23,7 +23,12 @@ export interface RehearsalFigures {
  * The command that a steady pair of hands would give next: a dry run of a sheet, step by step, with no clock and no
  * chance. Undefined once the job is handed over, or when what is next cannot be settled by rehearsal.
  */
-export function rehearse(sheet: Sheet, state: BenchState, context: DecideContext, figures: RehearsalFigures = {}): Command | undefined {
+export function rehearse(
+  sheet: Sheet,
+  state: BenchState,
+  context: DecideContext,
+  figures: RehearsalFigures = {},
+): Command | undefined {
   const move = nextMove(sheet, state);
   if (move.kind === 'sign-off') return { type: 'sign-off' };
   if (move.kind === 'hand-over') return { type: 'hand-over', to: state.booked?.customer.name ?? 'the customer' };
@@ -31,7 +36,13 @@ export function rehearse(sheet: Sheet, state: BenchState, context: DecideContext
   const { op } = move;
   const read = (what: string, otherwise: Quantity, dimension: string): Command => {
     const instrument = figures.gauge?.(dimension);
-    return { type: 'take-reading', op: op.id, value: figures.reading?.(what) ?? otherwise, how: instrument ? 'instrument' : 'hand', ...(instrument ? { instrument } : {}) };
+    return {
+      type: 'take-reading',
+      op: op.id,
+      value: figures.reading?.(what) ?? otherwise,
+      how: instrument ? 'instrument' : 'hand',
+      ...(instrument ? { instrument } : {}),
+    };
   };
   switch (op.kind) {
     case 'off':
@@ -51,17 +62,30 @@ export function rehearse(sheet: Sheet, state: BenchState, context: DecideContext
     case 'measure': {
       const m = sheet.measures[op.measure]!;
       const where = m.at.find((a) => !state.readings.some((r) => r.op === op.id && r.where === a));
-      if (where !== undefined) return { ...read(`${m.id} ${where}`, m.newSize ?? m.max ?? m.min ?? { value: 1, unit: 'mm' }, m.dimension), where } as Command;
+      if (where !== undefined)
+        return {
+          ...read(`${m.id} ${where}`, m.newSize ?? m.max ?? m.min ?? { value: 1, unit: 'mm' }, m.dimension),
+          where,
+        } as Command;
       if (m.groove && !state.answers[op.id]) return { type: 'answer', op: op.id, answer: figures.groove ?? 'no' };
       return { type: 'complete', op: op.id };
     }
     case 'judge': {
       const part = op.parts.find((p) => state.findings[p] === undefined);
       if (part === undefined) return { type: 'complete', op: op.id };
-      return { type: 'judge', op: op.id, part, ...(figures.finding?.(part) ?? { finding: 'reuse' as const, reason: 'As new to eye and finger' }) };
+      return {
+        type: 'judge',
+        op: op.id,
+        part,
+        ...(figures.finding?.(part) ?? { finding: 'reuse' as const, reason: 'As new to eye and finger' }),
+      };
     }
     case 'choose':
-      return { type: 'choose', op: op.id, choice: figures.choice?.(op.method) ?? sheet.methods[op.method]!.choices[0]!.id };
+      return {
+        type: 'choose',
+        op: op.id,
+        choice: figures.choice?.(op.method) ?? sheet.methods[op.method]!.choices[0]!.id,
+      };
     case 'set': {
       const s = sheet.settings[op.setting]!;
       const rounds = state.settings[s.id]?.rounds ?? [];
@@ -75,13 +99,22 @@ export function rehearse(sheet: Sheet, state: BenchState, context: DecideContext
     case 'tighten': {
       const joint = sheet.joints[op.joint]!;
       const t = tighteningState(joint, state);
-      if (t.unanswered) return { type: 'answer-pull', op: op.id, bolt: t.unanswered.bolt, answer: t.unanswered.advice === 'renew' ? 'renewed' : 'slackened' };
+      if (t.unanswered)
+        return {
+          type: 'answer-pull',
+          op: op.id,
+          bolt: t.unanswered.bolt,
+          answer: t.unanswered.advice === 'renew' ? 'renewed' : 'slackened',
+        };
       if (t.complete || t.bolt === undefined) return { type: 'complete', op: op.id };
       const window = windowNm(joint, t.stage);
       const rig = figures.wrench?.rig ?? { extensionMm: 0, extensionAngleDeg: 0 };
       const wanted = figures.reading?.(`${joint.id} ${t.stage} ${t.bolt}`);
       const atBolt = wanted ? inCanonical(wanted, 'torque') : (window.low + window.high) / 2;
-      const lever = rig.wrenchLengthMm ? rig.wrenchLengthMm / (rig.wrenchLengthMm + rig.extensionMm * Math.cos((rig.extensionAngleDeg * Math.PI) / 180)) : 1;
+      const lever = rig.wrenchLengthMm
+        ? rig.wrenchLengthMm /
+          (rig.wrenchLengthMm + rig.extensionMm * Math.cos((rig.extensionAngleDeg * Math.PI) / 180))
+        : 1;
       return {
         type: 'pull',
         op: op.id,

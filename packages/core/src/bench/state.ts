@@ -8,7 +8,8 @@ export interface Stamp {
   readonly by: Person;
 }
 export type Reading = EventPayloads['reading-taken'] & Stamp;
-export type Pull = EventPayloads['bolt-pulled'] & Stamp & { readonly answer?: 'slackened' | 'renewed'; readonly void: boolean };
+export type Pull = EventPayloads['bolt-pulled'] &
+  Stamp & { readonly answer?: 'slackened' | 'renewed'; readonly void: boolean };
 
 /** One trial of a setting: a pack in, and what was read with it. */
 export interface SettingRound {
@@ -48,7 +49,9 @@ export interface BenchState {
   readonly steps: Readonly<Record<string, Stamp>>;
   readonly aids: Readonly<Record<string, { readonly fitted: Stamp; readonly removed?: Stamp }>>;
   readonly marks: Readonly<Record<string, { readonly made: Stamp; readonly aligned?: Stamp }>>;
-  readonly joints: Readonly<Record<string, { readonly undone?: Stamp; readonly pulls: readonly Pull[]; readonly tightened?: Stamp }>>;
+  readonly joints: Readonly<
+    Record<string, { readonly undone?: Stamp; readonly pulls: readonly Pull[]; readonly tightened?: Stamp }>
+  >;
   /** Part id → how many are off the unit, and where they lie. */
   readonly off: Readonly<Record<string, { readonly count: number; readonly tray: string } & Stamp>>;
   readonly renewed: Readonly<Record<string, { readonly count: number } & Stamp>>;

@@ -28,7 +28,9 @@ export function orderOf(joint: Joint): readonly number[] {
 export function tighteningState(joint: Joint, state: BenchState): TighteningState {
   const order = orderOf(joint);
   const pulls = (state.joints[joint.id]?.pulls ?? []).filter((p) => !p.void);
-  const within = joint.stages.map((_, i) => new Map(pulls.filter((p) => p.stage === i && p.verdict === 'within').map((p) => [p.bolt, p])));
+  const within = joint.stages.map(
+    (_, i) => new Map(pulls.filter((p) => p.stage === i && p.verdict === 'within').map((p) => [p.bolt, p])),
+  );
   const unanswered = pulls.find((p) => p.verdict === 'high');
   const stage = within.findIndex((w) => w.size < order.length);
   const complete = stage === -1;

@@ -50,7 +50,8 @@ export function parseBand(input: string, dimension?: Dimension): Band {
 function spreadIn(spread: Quantity, nominal: Quantity): number {
   const dimension = dimensionsOfUnit(nominal.unit)[0]!;
   const zero = inCanonical({ value: 0, unit: spread.unit }, dimension);
-  const perUnit = inCanonical({ value: 1, unit: nominal.unit }, dimension) - inCanonical({ value: 0, unit: nominal.unit }, dimension);
+  const perUnit =
+    inCanonical({ value: 1, unit: nominal.unit }, dimension) - inCanonical({ value: 0, unit: nominal.unit }, dimension);
   return (inCanonical(spread, dimension) - zero) / perUnit;
 }
 

@@ -27,9 +27,7 @@ export function decimalsOfStep(step: number): number {
 /** A number with a real minus sign and a fixed count of decimals; significant figures when none is given. */
 export function formatNumber(value: number, decimals?: number): string {
   const text =
-    decimals === undefined
-      ? String(roundTo(value, decimalsFor(value, 4)))
-      : roundTo(value, decimals).toFixed(decimals);
+    decimals === undefined ? String(roundTo(value, decimalsFor(value, 4))) : roundTo(value, decimals).toFixed(decimals);
   return text.replace('-', '−');
 }
 

@@ -14,5 +14,21 @@ export {
   type QuantityInput,
 } from './quantity.ts';
 export { bandInCanonical, looksLikeBand, parseBand, type Band } from './band.ts';
-export { decimalsFor, decimalsOfStep, formatBand, formatNumber, formatQuantity, roundTo, THIN_SPACE } from './format.ts';
-export { canonicalUnit, dimensionNames, dimensionsOfUnit, findUnit, unitsOf, type Dimension, type Unit } from './units.ts';
+export {
+  decimalsFor,
+  decimalsOfStep,
+  formatBand,
+  formatNumber,
+  formatQuantity,
+  roundTo,
+  THIN_SPACE,
+} from './format.ts';
+export {
+  canonicalUnit,
+  dimensionNames,
+  dimensionsOfUnit,
+  findUnit,
+  unitsOf,
+  type Dimension,
+  type Unit,
+} from './units.ts';

@@ -147,7 +147,9 @@ describe('writing', () => {
 });
 
 describe('always', () => {
-  const dims = dimensionNames.flatMap((d) => unitsOf(d).flatMap((a) => unitsOf(d).map((b) => [d, a.symbol, b.symbol] as const)));
+  const dims = dimensionNames.flatMap((d) =>
+    unitsOf(d).flatMap((a) => unitsOf(d).map((b) => [d, a.symbol, b.symbol] as const)),
+  );
   test('there and back gives the same value, in every pair of units', () => {
     fc.assert(
       fc.property(fc.constantFrom(...dims), fc.double({ min: -1e6, max: 1e6, noNaN: true }), ([d, a, b], value) => {

@@ -34,16 +34,27 @@ const QUANTITY = new RegExp(String.raw`^\s*(${NUMBER})\s*(.*?)\s*$`, 'u');
 export function splitQuantity(text: string): { number: string; unit: string } {
   const match = QUANTITY.exec(text);
   if (!match?.[1]) {
-    throw new QuantityError('not-a-quantity', `"${text}" is not a number with a unit`, text, 'a number with a unit, such as 24 N·m');
+    throw new QuantityError(
+      'not-a-quantity',
+      `"${text}" is not a number with a unit`,
+      text,
+      'a number with a unit, such as 24 N·m',
+    );
   }
   return { number: match[1], unit: match[2] ?? '' };
 }
 
-function resolveUnit(unit: string, dimension: Dimension | undefined, given: unknown): { unit: Unit; dimension: Dimension } {
+function resolveUnit(
+  unit: string,
+  dimension: Dimension | undefined,
+  given: unknown,
+): { unit: Unit; dimension: Dimension } {
   if (dimension) {
     if (unit === '') {
       if (dimension === 'ratio') return { unit: unitsOf('ratio')[0]!, dimension };
-      const likely = unitsOf(dimension).slice(0, 3).map((u) => u.symbol);
+      const likely = unitsOf(dimension)
+        .slice(0, 3)
+        .map((u) => u.symbol);
       throw new QuantityError(
         'unit-missing',
         likely.length > 1
@@ -64,11 +75,28 @@ function resolveUnit(unit: string, dimension: Dimension | undefined, given: unkn
         `a number with one of: ${unitList(dimension)}`,
       );
     }
-    throw new QuantityError('unknown-unit', `"${unit}" is not a unit of ${words(dimension)}`, given, `a number with one of: ${unitList(dimension)}`);
+    throw new QuantityError(
+      'unknown-unit',
+      `"${unit}" is not a unit of ${words(dimension)}`,
+      given,
+      `a number with one of: ${unitList(dimension)}`,
+    );
   }
-  if (unit === '') throw new QuantityError('unit-missing', `${String(given)} has no unit`, given, 'a number with a unit, such as 24 N·m');
+  if (unit === '')
+    throw new QuantityError(
+      'unit-missing',
+      `${String(given)} has no unit`,
+      given,
+      'a number with a unit, such as 24 N·m',
+    );
   const first = dimensionsOfUnit(unit)[0];
-  if (!first) throw new QuantityError('unknown-unit', `"${unit}" is not a unit that Jubb knows`, given, 'a number with a unit, such as 24 N·m');
+  if (!first)
+    throw new QuantityError(
+      'unknown-unit',
+      `"${unit}" is not a unit that Jubb knows`,
+      given,
+      'a number with a unit, such as 24 N·m',
+    );
   return { unit: findUnit(unit, first)!, dimension: first };
 }
 
@@ -84,19 +112,32 @@ export function words(dimension: Dimension): string {
  */
 export function parseQuantity(input: unknown, dimension?: Dimension): Quantity {
   if (typeof input === 'number') {
-    if (!Number.isFinite(input)) throw new QuantityError('not-a-number', 'not a finite number', String(input), 'a finite number with a unit');
+    if (!Number.isFinite(input))
+      throw new QuantityError('not-a-number', 'not a finite number', String(input), 'a finite number with a unit');
     const { unit } = resolveUnit('', dimension, input);
     return { value: input, unit: unit.symbol };
   }
   if (isQuantity(input)) {
-    if (!Number.isFinite(input.value)) throw new QuantityError('not-a-number', 'the value is not a finite number', input, 'a finite number with a unit');
+    if (!Number.isFinite(input.value))
+      throw new QuantityError('not-a-number', 'the value is not a finite number', input, 'a finite number with a unit');
     const { unit } = resolveUnit(input.unit === '1' && dimension === 'ratio' ? '' : input.unit, dimension, input);
     return { value: input.value, unit: unit.symbol };
   }
   if (typeof input !== 'string') {
-    throw new QuantityError('not-a-quantity', 'neither a text nor {value, unit}', input, 'a text such as "24 N·m", or {value, unit}');
+    throw new QuantityError(
+      'not-a-quantity',
+      'neither a text nor {value, unit}',
+      input,
+      'a text such as "24 N·m", or {value, unit}',
+    );
   }
-  if (input.length > 80) throw new QuantityError('not-a-quantity', 'too long for a quantity', `${input.slice(0, 80)}…`, 'a number with a unit');
+  if (input.length > 80)
+    throw new QuantityError(
+      'not-a-quantity',
+      'too long for a quantity',
+      `${input.slice(0, 80)}…`,
+      'a number with a unit',
+    );
   const { number, unit } = splitQuantity(input);
   const resolved = resolveUnit(unit, dimension, input);
   return { value: parseNumber(number), unit: resolved.unit.symbol };

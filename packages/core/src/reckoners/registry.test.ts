@@ -4,7 +4,25 @@ import { findReckoner, reckon, reckoners, ReckonError } from './index.ts';
 
 const hostile = fc.oneof(
   fc.anything({ withBigInt: true, withNullPrototype: true, withSparseArray: true }),
-  fc.constantFrom('NaN mm', '1e309 N·m', '9'.repeat(5000), '-0', '__proto__', '0 mm', '-5 N·m', 'M8', '8.8', '10 N·m', '1 mm', 'circle', 7, -1, 1e300, [], {}),
+  fc.constantFrom(
+    'NaN mm',
+    '1e309 N·m',
+    '9'.repeat(5000),
+    '-0',
+    '__proto__',
+    '0 mm',
+    '-5 N·m',
+    'M8',
+    '8.8',
+    '10 N·m',
+    '1 mm',
+    'circle',
+    7,
+    -1,
+    1e300,
+    [],
+    {},
+  ),
 );
 
 describe('every reckoner', () => {
@@ -27,7 +45,11 @@ describe('every reckoner', () => {
         } catch (e) {
           if (!(e instanceof ReckonError)) throw e;
           refused += 1;
-          expect(e.toJSON()).toMatchObject({ code: expect.any(String), field: expect.any(String), accepted: expect.any(String) });
+          expect(e.toJSON()).toMatchObject({
+            code: expect.any(String),
+            field: expect.any(String),
+            accepted: expect.any(String),
+          });
         }
       }),
       { numRuns: 500 },

@@ -25,7 +25,14 @@ const byId = new Map(reckoners.map((r) => [r.id, r]));
 /** The reckoner of an id. @throws ReckonError `unknown-reckoner` */
 export function findReckoner(id: string): Reckoner {
   const found = byId.get(id);
-  if (!found) throw new ReckonError('unknown-reckoner', 'id', id, `one of: ${[...byId.keys()].join(', ')}`, `there is no reckoner "${id}"`);
+  if (!found)
+    throw new ReckonError(
+      'unknown-reckoner',
+      'id',
+      id,
+      `one of: ${[...byId.keys()].join(', ')}`,
+      `there is no reckoner "${id}"`,
+    );
   return found;
 }
 

@@ -3,7 +3,8 @@
  * local rules and licensed practice come first.
  */
 export const cautionClasses: Readonly<Record<string, string>> = Object.freeze({
-  'lifted-vehicle': 'Nothing under a lifted vehicle that stands on a jack alone. Chock first, stand under the beam, then try it.',
+  'lifted-vehicle':
+    'Nothing under a lifted vehicle that stands on a jack alone. Chock first, stand under the beam, then try it.',
   'heavy-part': 'Heavy on the last bolt. Get both hands under it, or a helper.',
   'loaded-spring': 'The spring is loaded. Hold it in a compressor made for it before anything is slackened.',
   'hot-part': 'Hot enough to burn. Gloves on, and somewhere to put it down.',

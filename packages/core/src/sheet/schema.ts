@@ -116,7 +116,12 @@ const part = object(
     goes: words,
     stays: { type: 'boolean' },
     ring: object({ inside: quantity, section: quantity, material: words }, ['inside', 'section']),
-    lip: object({ shaft: quantity, bore: quantity, width: quantity, faces: words }, ['shaft', 'bore', 'width', 'faces']),
+    lip: object({ shaft: quantity, bore: quantity, width: quantity, faces: words }, [
+      'shaft',
+      'bore',
+      'width',
+      'faces',
+    ]),
   },
   ['title'],
 );
@@ -163,10 +168,20 @@ export const sheetSchema: Schema = {
         ),
       ),
       parts: map(part),
-      kits: map(object({ title: words, order: words, price: { type: 'number', minimum: 0 }, covers: listOf(id) }, ['order', 'covers'])),
+      kits: map(
+        object({ title: words, order: words, price: { type: 'number', minimum: 0 }, covers: listOf(id) }, [
+          'order',
+          'covers',
+        ]),
+      ),
       joints: map(joint),
       aids: map(object({ title: words, where: words }, ['title', 'where'])),
-      marks: map(object({ title: words, between: { type: 'array', items: id, minItems: 2, maxItems: 3 }, where: words, with: words }, ['between', 'where'])),
+      marks: map(
+        object(
+          { title: words, between: { type: 'array', items: id, minItems: 2, maxItems: 3 }, where: words, with: words },
+          ['between', 'where'],
+        ),
+      ),
       standing: map(object({ say: words, from: words, until: words }, ['say', 'from', 'until'])),
       measures: map(
         object(
@@ -206,9 +221,17 @@ export const sheetSchema: Schema = {
           ['title', 'kind', 'quantity', 'band'],
         ),
       ),
-      methods: map(object({ ask: words, choices: map(object({ title: words, why: words }, ['title'])) }, ['ask', 'choices'])),
+      methods: map(
+        object({ ask: words, choices: map(object({ title: words, why: words }, ['title'])) }, ['ask', 'choices']),
+      ),
       fluids: map(object({ title: words, grade: words, amount: figure }, ['grade', 'amount'])),
-      tests: map(object({ title: words, quantity: words, gauge: words, accept: figure, 'failed-by': listOf(id) }, ['title', 'quantity', 'accept'])),
+      tests: map(
+        object({ title: words, quantity: words, gauge: words, accept: figure, 'failed-by': listOf(id) }, [
+          'title',
+          'quantity',
+          'accept',
+        ]),
+      ),
       rungs: { type: 'array', minItems: 1, items: rung },
     },
     ['jubb', 'sheet', 'revision', 'title', 'kind', 'maker', 'parts', 'rungs'],

@@ -8,7 +8,9 @@ import { readGoodSheet, readSheet, sheetSchema } from './read/index.ts';
 
 const library = join(process.cwd(), 'library');
 const hub = readFileSync(join(library, 'hub-dolly.yaml'), 'utf8');
-const problemsOf = (text: string): { code: string; line?: number; message: string; severity: string }[] => [...readSheet(text).problems];
+const problemsOf = (text: string): { code: string; line?: number; message: string; severity: string }[] => [
+  ...readSheet(text).problems,
+];
 const lineOf = (text: string, part: string): number => text.slice(0, text.indexOf(part)).split('\n').length;
 const replaced = (from: string, to: string): string => {
   if (!hub.includes(from)) throw new Error(`the sheet does not hold ${from}`);
@@ -16,37 +18,62 @@ const replaced = (from: string, to: string): string => {
 };
 
 describe('the library', () => {
-  test.each(readdirSync(library).filter((f: string) => f.endsWith('.yaml')))('%s reads without an error or a warning', (file) => {
-    expect(problemsOf(readFileSync(join(library, file), 'utf8'))).toEqual([]);
-  });
+  test.each(readdirSync(library).filter((f: string) => f.endsWith('.yaml')))(
+    '%s reads without an error or a warning',
+    (file) => {
+      expect(problemsOf(readFileSync(join(library, file), 'utf8'))).toEqual([]);
+    },
+  );
 
   test('the published JSON Schema is the one in use', () => {
-    expect(JSON.parse(readFileSync(join(library, 'build-sheet.schema.json'), 'utf8'))).toEqual(JSON.parse(JSON.stringify(sheetSchema)));
+    expect(JSON.parse(readFileSync(join(library, 'build-sheet.schema.json'), 'utf8'))).toEqual(
+      JSON.parse(JSON.stringify(sheetSchema)),
+    );
   });
 });
 
 describe('a sheet with something wrong says what and where', () => {
   test.each<[string, string, string, string]>([
     ['a key that does not belong', 'kind: hub', 'kimd: hub', 'unknown-key'],
-    ['a comma in an unquoted text', '{ title: Cap, renew: inspect, goes: one way }', '{ title: Cap, renew: inspect, goes: one way, mind the lip }', 'unknown-key'],
+    [
+      'a comma in an unquoted text',
+      '{ title: Cap, renew: inspect, goes: one way }',
+      '{ title: Cap, renew: inspect, goes: one way, mind the lip }',
+      'unknown-key',
+    ],
     ['a figure without a unit', 'new: 60.00 mm', 'new: 60.00', 'unit-missing'],
     ['a wrong dimension', 'band: 0.03 mm to 0.08 mm', 'band: 0.03 N·m to 0.08 N·m', 'wrong-dimension'],
     ['a band upside down', 'accept: 0.2 N·m to 0.9 N·m', 'accept: 0.9 N·m to 0.2 N·m', 'band-upside-down'],
     ['a part that is not there', '{ place: cap }', '{ place: capp }', 'unknown-name'],
     ['two verbs in one operation', '{ place: washer }', '{ place: washer, press: washer }', 'op-verbs'],
-    ['a condition that cannot be read', 'finding: cups is not renew', 'finding: cups not renew', 'unreadable-condition'],
+    [
+      'a condition that cannot be read',
+      'finding: cups is not renew',
+      'finding: cups not renew',
+      'unreadable-condition',
+    ],
     ['an aid that stays in', 'remove: [stand, chock]', 'remove: [stand]', 'aid-left-in'],
     ['a part that never goes back', '{ place: spacer }', '{ confirm: "spacer" }', 'part-not-refitted'],
     ['a joint left loose', '- { tighten: cap-bolts }', '- { confirm: "tight" }', 'joint-left-loose'],
     ['a torque past yield', 'to: 24 N·m ± 2 N·m', 'to: 240 N·m ± 2 N·m', 'insane-torque'],
     ['a torque in the wrong unit', '{ to: 24 N·m ± 2 N·m }', '{ to: 24 kgf·m ± 2 kgf·m }', 'insane-torque'],
-    ['a caution that never ends', 'from: strip nut, until: build nut', 'from: build nut, until: strip nut', 'standing-never-ends'],
+    [
+      'a caution that never ends',
+      'from: strip nut, until: build nut',
+      'from: build nut, until: strip nut',
+      'standing-never-ends',
+    ],
     ['counts that disagree', 'off: { cap: 1, cap-bolt: 6 }', 'off: { cap: 1, cap-bolt: 5 }', 'count-disagrees'],
     ['an always-new part without an order number', 'order: BD6-121, ', '', 'no-part-line'],
     ['a choice without a reason', ', why: "Factory place, for an unworn track"', '', 'no-reason'],
     ['an unknown caution class', 'caution: lifted-vehicle', 'caution: rolling-thunder', 'unknown-caution'],
     ['a mark that is never lined up', '- { align: cap-clock }', '- { confirm: "in line" }', 'mark-not-used'],
-    ['a finding that nobody makes', 'judge: [cups, cone-outer, cone-inner, spindle]', 'judge: [cone-outer, cone-inner, spindle]', 'never-judged'],
+    [
+      'a finding that nobody makes',
+      'judge: [cups, cone-outer, cone-inner, spindle]',
+      'judge: [cone-outer, cone-inner, spindle]',
+      'never-judged',
+    ],
     ['an unknown thread', 'thread: M8', 'thread: M8.3', 'unknown-thread'],
     ['a rung twice', 'id: washer', 'id: nut', 'twice'],
     ['broken YAML', 'variants:', 'variants: [', 'not-yaml'],
@@ -63,12 +90,22 @@ describe('a sheet with something wrong says what and where', () => {
     const text = replaced('kind: hub', 'kimd: hub');
     expect(problemsOf(text).find((p) => p.code === 'unknown-key')?.line).toBe(lineOf(text, 'kimd: hub'));
     const wrongUnit = replaced('min: 59.90 mm', 'min: 59.90 N');
-    expect(problemsOf(wrongUnit).find((p) => p.code === 'wrong-dimension')?.line).toBe(lineOf(wrongUnit, 'min: 59.90 N'));
+    expect(problemsOf(wrongUnit).find((p) => p.code === 'wrong-dimension')?.line).toBe(
+      lineOf(wrongUnit, 'min: 59.90 N'),
+    );
   });
 
   test('a cycle names its rungs', () => {
-    const text = replaced('      ops:\n        - { place: washer }', '      after: [nut]\n      before: [outer-cone]\n      ops:\n        - { place: washer }').replace('        - { place: cone-outer }\n      minutes: 3', '        - { place: cone-outer }\n      minutes: 3\n      before: [nut]');
-    const cycle = problemsOf(text.replace('      after: [nut]', '      after: [nut, outer-cone]')).find((p) => p.code === 'cycle');
+    const text = replaced(
+      '      ops:\n        - { place: washer }',
+      '      after: [nut]\n      before: [outer-cone]\n      ops:\n        - { place: washer }',
+    ).replace(
+      '        - { place: cone-outer }\n      minutes: 3',
+      '        - { place: cone-outer }\n      minutes: 3\n      before: [nut]',
+    );
+    const cycle = problemsOf(text.replace('      after: [nut]', '      after: [nut, outer-cone]')).find(
+      (p) => p.code === 'cycle',
+    );
     expect(cycle?.message).toMatch(/build washer/);
     expect(cycle?.message).toMatch(/build outer-cone/);
   });
@@ -80,10 +117,17 @@ describe('a sheet with something wrong says what and where', () => {
 
   test('whatever is typed, reading never throws', () => {
     fc.assert(
-      fc.property(fc.oneof(fc.string(), fc.json(), fc.integer({ min: 0, max: hub.length }).map((n) => hub.slice(0, n))), (text) => {
-        const { sheet, problems } = readSheet(text);
-        expect(sheet === undefined).toBe(problems.some((p) => p.severity === 'error'));
-      }),
+      fc.property(
+        fc.oneof(
+          fc.string(),
+          fc.json(),
+          fc.integer({ min: 0, max: hub.length }).map((n) => hub.slice(0, n)),
+        ),
+        (text) => {
+          const { sheet, problems } = readSheet(text);
+          expect(sheet === undefined).toBe(problems.some((p) => p.severity === 'error'));
+        },
+      ),
       { numRuns: 40 },
     );
   });
@@ -101,7 +145,13 @@ describe('identify', () => {
     expect(identify(question, { value, unit })).toEqual(expected);
   });
   test('in two bands at once is undecided, not guessed', () => {
-    const wide = { ...question, choices: question.choices.map((c) => ({ ...c, band: { low: { value: 60, unit: 'mm' }, high: { value: 80, unit: 'mm' } } })) };
+    const wide = {
+      ...question,
+      choices: question.choices.map((c) => ({
+        ...c,
+        band: { low: { value: 60, unit: 'mm' }, high: { value: 80, unit: 'mm' } },
+      })),
+    };
     expect(identify(wide, { value: 70, unit: 'mm' })).toEqual({ undecided: ['six-stud', 'five-stud'] });
   });
 });
@@ -131,12 +181,35 @@ describe('ladder', () => {
     expect(cups({ cups: 'watch' })).toEqual([['inspect'], 0]);
   });
 
-  const step = (id: string, after: string[] = [], before: string[] = []): Step => ({ id, rung: id, side: 'build', title: id, when: [], ops: [], minutes: 0, tools: [], after, before });
+  const step = (id: string, after: string[] = [], before: string[] = []): Step => ({
+    id,
+    rung: id,
+    side: 'build',
+    title: id,
+    when: [],
+    ops: [],
+    minutes: 0,
+    tools: [],
+    after,
+    before,
+  });
   test('early in: pulled forward to just before what it must precede', () => {
-    expect(orderSteps([step('a'), step('crank'), step('b'), step('ring', [], ['crank'])]).map((s) => s.id)).toEqual(['a', 'ring', 'crank', 'b']);
+    expect(orderSteps([step('a'), step('crank'), step('b'), step('ring', [], ['crank'])]).map((s) => s.id)).toEqual([
+      'a',
+      'ring',
+      'crank',
+      'b',
+    ]);
   });
   test('half, then the neighbour, then both fully', () => {
-    expect(orderSteps([step('main-half'), step('main-full', ['counter-half']), step('counter-half'), step('counter-full')]).map((s) => s.id)).toEqual(['main-half', 'counter-half', 'main-full', 'counter-full']);
+    expect(
+      orderSteps([
+        step('main-half'),
+        step('main-full', ['counter-half']),
+        step('counter-half'),
+        step('counter-full'),
+      ]).map((s) => s.id),
+    ).toEqual(['main-half', 'counter-half', 'main-full', 'counter-full']);
   });
   test('with random constraints: every one holds, or a cycle is named', () => {
     const ids = ['a', 'b', 'c', 'd', 'e', 'f'];
@@ -144,7 +217,13 @@ describe('ladder', () => {
     let ordered = 0;
     fc.assert(
       fc.property(fc.array(pair, { maxLength: 6 }), fc.array(pair, { maxLength: 4 }), (afters, befores) => {
-        const steps = ids.map((id) => step(id, afters.filter(([x]) => x === id).map(([, y]) => y), befores.filter(([x]) => x === id).map(([, y]) => y)));
+        const steps = ids.map((id) =>
+          step(
+            id,
+            afters.filter(([x]) => x === id).map(([, y]) => y),
+            befores.filter(([x]) => x === id).map(([, y]) => y),
+          ),
+        );
         try {
           const order = orderSteps(steps).map((s) => s.id);
           ordered += 1;

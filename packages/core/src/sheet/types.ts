@@ -31,7 +31,12 @@ export interface Part {
   /** It never comes off the unit. */
   readonly stays: boolean;
   readonly ring?: { readonly inside: Quantity; readonly section: Quantity; readonly material?: string };
-  readonly lip?: { readonly shaft: Quantity; readonly bore: Quantity; readonly width: Quantity; readonly faces: string };
+  readonly lip?: {
+    readonly shaft: Quantity;
+    readonly bore: Quantity;
+    readonly width: Quantity;
+    readonly faces: string;
+  };
 }
 
 export interface Stage {
@@ -50,7 +55,8 @@ export interface Joint {
   readonly count: number;
   readonly thread: string;
   readonly propertyClass?: string;
-  readonly pattern: { readonly kind: 'circle'; readonly diameter: Quantity; readonly first: string } | { readonly kind: 'single' };
+  readonly pattern:
+    { readonly kind: 'circle'; readonly diameter: Quantity; readonly first: string } | { readonly kind: 'single' };
   readonly into?: { readonly material: string; readonly engagement: Quantity };
   readonly stages: readonly Stage[];
   readonly lowBecause?: string;
@@ -143,7 +149,24 @@ export interface Kit {
 }
 
 /** Verbs of the build side and the bottom that are done, looked at and confirmed, each with what it is done to. */
-export const plainVerbs = ['clean', 'inspect', 'rework', 'lubricate', 'protect', 'place', 'press', 'heat', 'seal', 'threadlock', 'count', 'fill', 'bleed', 'cure', 'reconnect', 'confirm'] as const;
+export const plainVerbs = [
+  'clean',
+  'inspect',
+  'rework',
+  'lubricate',
+  'protect',
+  'place',
+  'press',
+  'heat',
+  'seal',
+  'threadlock',
+  'count',
+  'fill',
+  'bleed',
+  'cure',
+  'reconnect',
+  'confirm',
+] as const;
 export type PlainVerb = (typeof plainVerbs)[number];
 
 interface OpBase {
@@ -159,7 +182,11 @@ export type Op = OpBase &
     | { readonly kind: 'fit-aid' | 'remove-aid'; readonly aid: string }
     | { readonly kind: 'mark' | 'align'; readonly mark: string }
     | { readonly kind: 'undo'; readonly joint: string }
-    | { readonly kind: 'off'; readonly parts: readonly { readonly part: string; readonly count: number }[]; readonly leaveIn?: number }
+    | {
+        readonly kind: 'off';
+        readonly parts: readonly { readonly part: string; readonly count: number }[];
+        readonly leaveIn?: number;
+      }
     | { readonly kind: 'read'; readonly setting: string }
     | { readonly kind: 'test'; readonly test: string; readonly moment: 'as-found' | 'now' }
     | { readonly kind: 'measure'; readonly measure: string }
@@ -181,7 +208,13 @@ export type Op = OpBase &
   );
 export type OpKind = Op['kind'];
 /** The operations of some kinds. */
-export type OpOf<K extends OpKind> = Op extends infer O ? (O extends { readonly kind: infer P } ? ([K & P] extends [never] ? never : O) : never) : never;
+export type OpOf<K extends OpKind> = Op extends infer O
+  ? O extends { readonly kind: infer P }
+    ? [K & P] extends [never]
+      ? never
+      : O
+    : never
+  : never;
 
 export type SideName = 'strip' | 'bottom' | 'build';
 

@@ -6,20 +6,45 @@ import type { Bench } from '../use-bench.ts';
 import { Go } from './panel.tsx';
 
 /** Sign-off and hand-over. */
-export function ClosePanel({ bench, jobId, kind }: { readonly bench: Bench; readonly jobId: string; readonly kind: 'sign-off' | 'hand-over' | 'closed' }): React.JSX.Element {
+export function ClosePanel({
+  bench,
+  jobId,
+  kind,
+}: {
+  readonly bench: Bench;
+  readonly jobId: string;
+  readonly kind: 'sign-off' | 'hand-over' | 'closed';
+}): React.JSX.Element {
   const [to, setTo] = useState(bench.state.booked?.customer.name ?? '');
   const left = blockers(bench.sheet, bench.state);
   if (kind === 'closed') {
-    return <div className="op"><h2>Handed over</h2><p className="lines mt-2">To {bench.state.handedOver?.to}.</p><Link className="btn-ink" to={`/job/${jobId}/record`}>The record</Link></div>;
+    return (
+      <div className="op">
+        <h2>Handed over</h2>
+        <p className="lines mt-2">To {bench.state.handedOver?.to}.</p>
+        <Link className="btn-ink" to={`/job/${jobId}/record`}>
+          The record
+        </Link>
+      </div>
+    );
   }
   if (kind === 'hand-over') {
     return (
       <>
         <div className="op">
           <h2>Signed off by {bench.state.signed?.by.name}</h2>
-          <p className="mt-2"><Link className="btn-line" to={`/job/${jobId}/record`}>Look at the record</Link></p>
+          <p className="mt-2">
+            <Link className="btn-line" to={`/job/${jobId}/record`}>
+              Look at the record
+            </Link>
+          </p>
           <Form.Label htmlFor="to">Who takes the unit</Form.Label>
-          <Form.Control id="to" value={to} onChange={(e) => setTo(e.target.value)} style={{ maxWidth: 420, fontSize: 20 }} />
+          <Form.Control
+            id="to"
+            value={to}
+            onChange={(e) => setTo(e.target.value)}
+            style={{ maxWidth: 420, fontSize: 20 }}
+          />
         </div>
         <Go label="Hand over" act={() => bench.give({ type: 'hand-over', to })} disabled={!to.trim()} />
       </>
@@ -27,7 +52,14 @@ export function ClosePanel({ bench, jobId, kind }: { readonly bench: Bench; read
   }
   return (
     <>
-      <div className="op"><h2>Every step is done</h2><p className="lines mt-2">{left.length === 0 ? 'Aids are out, parts are back, every pull is recorded. Sign it, and its record is sealed.' : 'Something still stands in the way.'}</p></div>
+      <div className="op">
+        <h2>Every step is done</h2>
+        <p className="lines mt-2">
+          {left.length === 0
+            ? 'Aids are out, parts are back, every pull is recorded. Sign it, and its record is sealed.'
+            : 'Something still stands in the way.'}
+        </p>
+      </div>
       <Go label="Sign off" act={() => bench.give({ type: 'sign-off' })} />
     </>
   );

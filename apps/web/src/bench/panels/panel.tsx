@@ -12,7 +12,17 @@ export interface PanelProps<K extends OpKind = OpKind> {
 }
 
 /** The one wide button that completes the move, and the key that presses it. */
-export function Go({ label, keyName = 'Enter', act, disabled = false }: { readonly label: ReactNode; readonly keyName?: 'Enter' | 'space'; readonly act: () => void; readonly disabled?: boolean }): React.JSX.Element {
+export function Go({
+  label,
+  keyName = 'Enter',
+  act,
+  disabled = false,
+}: {
+  readonly label: ReactNode;
+  readonly keyName?: 'Enter' | 'space';
+  readonly act: () => void;
+  readonly disabled?: boolean;
+}): React.JSX.Element {
   useKeys({ [keyName === 'space' ? ' ' : 'Enter']: disabled ? undefined : act });
   return (
     <button type="button" className="btn-go mt-auto" onClick={act} disabled={disabled}>

@@ -30,7 +30,9 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test' | 'measur
   const readings = state.readings.filter((r) => r.op === op.id);
   const unit = readings.at(-1)?.value.unit ?? (dimension === 'torque' ? 'N·m' : 'mm');
   const own = (q: Quantity | undefined): number | undefined => (q ? inCanonical(q, dimension) : undefined);
-  const limits = measure ? { low: own(measure.min), high: own(measure.max) } : { low: own((test?.accept ?? setting?.band)!.low), high: own((test?.accept ?? setting?.band)!.high) };
+  const limits = measure
+    ? { low: own(measure.min), high: own(measure.max) }
+    : { low: own((test?.accept ?? setting?.band)!.low), high: own((test?.accept ?? setting?.band)!.high) };
   const missing = measure?.at.filter((a) => !readings.some((r) => r.where === a)) ?? (readings.length ? [] : ['once']);
   const where = missing[0];
   const take = (value: Quantity, how: HowRead): void => {
@@ -40,7 +42,16 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test' | 'measur
       value,
       how,
       ...(measure && where ? { where } : {}),
-      ...(how === 'instrument' && indicator ? { instrument: { id: indicator.view.id, name: indicator.view.name, simulated: indicator.view.simulated, ...(indicator.view.uncertainty ? { uncertainty: indicator.view.uncertainty } : {}) } } : {}),
+      ...(how === 'instrument' && indicator
+        ? {
+            instrument: {
+              id: indicator.view.id,
+              name: indicator.view.name,
+              simulated: indicator.view.simulated,
+              ...(indicator.view.uncertainty ? { uncertainty: indicator.view.uncertainty } : {}),
+            },
+          }
+        : {}),
     });
   };
   const takeLive = (): void => {
@@ -52,15 +63,49 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test' | 'measur
   return (
     <>
       <div className="op">
-        <p className="m-0">{setting?.how ?? `By ${measure?.gauge ?? test?.gauge}`}. {measure ? `New ${measure.newSize ? formatQuantity(measure.newSize, 2) : '–'}${measure.min ? `, at least ${formatQuantity(measure.min, 2)}` : ''}${measure.max ? `, at most ${formatQuantity(measure.max, 2)}` : ''}` : `Accepted ${formatBand((test?.accept ?? setting?.band)!)}`}</p>
-        <Rule {...limits} guard={readings.at(-1)?.result ? (own(readings.at(-1)!.result!.uncertainty) ?? 0) : 0.01} readings={readings.map((r) => own(r.value)!)} unit={dimension === 'torque' ? 'N·m' : 'mm'} title={(measure ?? test ?? setting)!.title} />
-        {readings.map((r) => <div key={r.seq} className="d-flex gap-3 align-items-center" style={{ fontSize: 20 }}><span style={{ minWidth: 60 }}>{r.where ?? ''}</span><b>{formatQuantity(r.value)}</b>{r.result && <VerdictMark verdict={r.result.verdict} />}</div>)}
-        {where !== undefined && <TypedReading dimension={dimension} unit={`60.00 ${unit}`.replace('60.00 N·m', '0.6 N·m')} label={measure ? `Reading at ${where}` : 'Reading'} take={(q) => take(q, 'hand')} />}
+        <p className="m-0">
+          {setting?.how ?? `By ${measure?.gauge ?? test?.gauge}`}.{' '}
+          {measure
+            ? `New ${measure.newSize ? formatQuantity(measure.newSize, 2) : '–'}${measure.min ? `, at least ${formatQuantity(measure.min, 2)}` : ''}${measure.max ? `, at most ${formatQuantity(measure.max, 2)}` : ''}`
+            : `Accepted ${formatBand((test?.accept ?? setting?.band)!)}`}
+        </p>
+        <Rule
+          {...limits}
+          guard={readings.at(-1)?.result ? (own(readings.at(-1)!.result!.uncertainty) ?? 0) : 0.01}
+          readings={readings.map((r) => own(r.value)!)}
+          unit={dimension === 'torque' ? 'N·m' : 'mm'}
+          title={(measure ?? test ?? setting)!.title}
+        />
+        {readings.map((r) => (
+          <div key={r.seq} className="d-flex gap-3 align-items-center" style={{ fontSize: 20 }}>
+            <span style={{ minWidth: 60 }}>{r.where ?? ''}</span>
+            <b>{formatQuantity(r.value)}</b>
+            {r.result && <VerdictMark verdict={r.result.verdict} />}
+          </div>
+        ))}
+        {where !== undefined && (
+          <TypedReading
+            dimension={dimension}
+            unit={`60.00 ${unit}`.replace('60.00 N·m', '0.6 N·m')}
+            label={measure ? `Reading at ${where}` : 'Reading'}
+            take={(q) => take(q, 'hand')}
+          />
+        )}
         {missing.length === 0 && measure?.groove && (
           <div className="mt-2">
             <b>{measure.groove.ask}</b>
             <div className="answers mt-1">
-              {(['no', 'yes'] as const).map((a) => <button key={a} type="button" className="btn-line" aria-pressed={answer?.answer === a} onClick={() => bench.give({ type: 'answer', op: op.id, answer: a })}>{measure.groove![a]}</button>)}
+              {(['no', 'yes'] as const).map((a) => (
+                <button
+                  key={a}
+                  type="button"
+                  className="btn-line"
+                  aria-pressed={answer?.answer === a}
+                  onClick={() => bench.give({ type: 'answer', op: op.id, answer: a })}
+                >
+                  {measure.groove![a]}
+                </button>
+              ))}
             </div>
           </div>
         )}

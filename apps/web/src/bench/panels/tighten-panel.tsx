@@ -48,7 +48,12 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
   } catch (e) {
     if (!(e instanceof ReckonError)) throw e;
   }
-  const pull = (reading: Quantity, how: 'instrument' | 'hand', trace?: readonly (readonly [number, number])[], turnedDeg?: number): void => {
+  const pull = (
+    reading: Quantity,
+    how: 'instrument' | 'hand',
+    trace?: readonly (readonly [number, number])[],
+    turnedDeg?: number,
+  ): void => {
     if (t.bolt === undefined) return;
     bench.give({
       type: 'pull',
@@ -59,7 +64,16 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
       how,
       ...(trace ? { trace } : {}),
       ...(turnedDeg === undefined ? {} : { turnedDeg }),
-      ...(how === 'instrument' && wrench ? { instrument: { id: wrench.view.id, name: wrench.view.name, simulated: wrench.view.simulated, ...(wrench.view.uncertainty ? { uncertainty: wrench.view.uncertainty } : {}) } } : {}),
+      ...(how === 'instrument' && wrench
+        ? {
+            instrument: {
+              id: wrench.view.id,
+              name: wrench.view.name,
+              simulated: wrench.view.simulated,
+              ...(wrench.view.uncertainty ? { uncertainty: wrench.view.uncertainty } : {}),
+            },
+          }
+        : {}),
     });
   };
   const settingNm = setting ? convert(setting.results.setting, 'N·m').value : inCanonical(stage.to, 'torque');
@@ -67,7 +81,13 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
   const startPull = (): void => {
     if (!wrench || pulling) return;
     setPulling(true);
-    wrench.hand({ action: 'pull', stopNm: settingNm * (heavy ? HEAVY : 1), fromNm: earlier ? (earlier.low + earlier.high) / 2 / factor : 0 }).catch(() => setPulling(false));
+    wrench
+      .hand({
+        action: 'pull',
+        stopNm: settingNm * (heavy ? HEAVY : 1),
+        fromNm: earlier ? (earlier.low + earlier.high) / 2 / factor : 0,
+      })
+      .catch(() => setPulling(false));
     setHeavy(false);
   };
   const pulls = state.joints[joint.id]?.pulls ?? [];
@@ -81,49 +101,164 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
         <div>
           {t.unanswered ? (
             <div className="refused" role="alert">
-              <b style={{ fontSize: 20 }}>Fastener {t.unanswered.bolt}: {formatQuantity(t.unanswered.torque, 1)}, too high</b>
-              <p className="m-0">The window is {window.low.toFixed(1)} to {window.high.toFixed(1)} N·m.{t.unanswered.percentOfYield !== null && ` It saw ${Math.round(t.unanswered.percentOfYield)} % of yield.`}</p>
-              <p className="m-0">{t.unanswered.advice === 'renew' ? 'It may have stretched. Take it out, fit a new one, look at the thread it went into, and pull the new one.' : 'Slacken it fully, look at its thread and seat, and pull it again to this stage.'}</p>
+              <b style={{ fontSize: 20 }}>
+                Fastener {t.unanswered.bolt}: {formatQuantity(t.unanswered.torque, 1)}, too high
+              </b>
+              <p className="m-0">
+                The window is {window.low.toFixed(1)} to {window.high.toFixed(1)} N·m.
+                {t.unanswered.percentOfYield !== null &&
+                  ` It saw ${Math.round(t.unanswered.percentOfYield)} % of yield.`}
+              </p>
+              <p className="m-0">
+                {t.unanswered.advice === 'renew'
+                  ? 'It may have stretched. Take it out, fit a new one, look at the thread it went into, and pull the new one.'
+                  : 'Slacken it fully, look at its thread and seat, and pull it again to this stage.'}
+              </p>
               <div className="answers mt-2">
-                {t.unanswered.advice !== 'renew' && <button type="button" className="btn-ink" onClick={() => bench.give({ type: 'answer-pull', op: op.id, bolt: t.unanswered!.bolt, answer: 'slackened' })}>Slackened and looked at</button>}
-                <button type="button" className="btn-line" onClick={() => bench.give({ type: 'answer-pull', op: op.id, bolt: t.unanswered!.bolt, answer: 'renewed' })}>New fastener in</button>
+                {t.unanswered.advice !== 'renew' && (
+                  <button
+                    type="button"
+                    className="btn-ink"
+                    onClick={() =>
+                      bench.give({ type: 'answer-pull', op: op.id, bolt: t.unanswered!.bolt, answer: 'slackened' })
+                    }
+                  >
+                    Slackened and looked at
+                  </button>
+                )}
+                <button
+                  type="button"
+                  className="btn-line"
+                  onClick={() =>
+                    bench.give({ type: 'answer-pull', op: op.id, bolt: t.unanswered!.bolt, answer: 'renewed' })
+                  }
+                >
+                  New fastener in
+                </button>
               </div>
             </div>
           ) : (
             <>
               <div className="quiet fw-bold">Set the wrench to</div>
-              <div className="big">{setting?.results.setting.value.toFixed(1) ?? '–'}<span>{setting?.results.setting.unit}</span></div>
-              <div className="quiet">{formatBand(stage.window)} at the fastener ({formatQuantity(convert(stage.to, 'ft·lbf'), 1)}){stage.windowAssumed ? ', a tenth either way assumed' : ''}</div>
-              {setting?.warnings.map((w) => <div key={w} className="field-error">{w}</div>)}
+              <div className="big">
+                {setting?.results.setting.value.toFixed(1) ?? '–'}
+                <span>{setting?.results.setting.unit}</span>
+              </div>
+              <div className="quiet">
+                {formatBand(stage.window)} at the fastener ({formatQuantity(convert(stage.to, 'ft·lbf'), 1)})
+                {stage.windowAssumed ? ', a tenth either way assumed' : ''}
+              </div>
+              {setting?.warnings.map((w) => (
+                <div key={w} className="field-error">
+                  {w}
+                </div>
+              ))}
             </>
           )}
-          <div className="stages">{joint.stages.map((s, i) => <div key={s.name} className={i < t.stage ? 'd' : i === t.stage ? 'n' : ''}>{s.name}, {formatQuantity(s.to)}<b>{t.within[i]!.size} of {joint.count}</b></div>)}</div>
-          <div className="d-flex gap-3 align-items-center" style={{ minHeight: 24 }}>{last && <><span>Fastener {last.bolt}: <b>{formatQuantity(last.torque, 1)}</b></span><VerdictMark verdict={last.verdict} /></>}<ClampBand joint={joint} last={last} /></div>
+          <div className="stages">
+            {joint.stages.map((s, i) => (
+              <div key={s.name} className={i < t.stage ? 'd' : i === t.stage ? 'n' : ''}>
+                {s.name}, {formatQuantity(s.to)}
+                <b>
+                  {t.within[i]!.size} of {joint.count}
+                </b>
+              </div>
+            ))}
+          </div>
+          <div className="d-flex gap-3 align-items-center" style={{ minHeight: 24 }}>
+            {last && (
+              <>
+                <span>
+                  Fastener {last.bolt}: <b>{formatQuantity(last.torque, 1)}</b>
+                </span>
+                <VerdictMark verdict={last.verdict} />
+              </>
+            )}
+            <ClampBand joint={joint} last={last} />
+          </div>
           <TorqueTrace trace={last?.trace ?? []} lowNm={window.low} highNm={window.high} factor={factor} />
           <div className="d-flex gap-2 align-items-center">
-            <Form.Label htmlFor="extension" className="m-0">Extension, mm</Form.Label>
-            <Form.Control id="extension" type="number" min={0} max={1000} value={extension} style={{ width: 110 }} onChange={(e) => { const v = Math.max(0, Number(e.target.value) || 0); setExtension(v); localStorage.setItem(EXTENSION_KEY, String(v)); }} />
+            <Form.Label htmlFor="extension" className="m-0">
+              Extension, mm
+            </Form.Label>
+            <Form.Control
+              id="extension"
+              type="number"
+              min={0}
+              max={1000}
+              value={extension}
+              style={{ width: 110 }}
+              onChange={(e) => {
+                const v = Math.max(0, Number(e.target.value) || 0);
+                setExtension(v);
+                localStorage.setItem(EXTENSION_KEY, String(v));
+              }}
+            />
           </div>
-          {!connected && !t.complete && !t.unanswered && <TypedReading dimension="torque" unit="21.8 N·m" label={`Fastener ${t.bolt}: what the wrench showed`} take={(q) => pull(q, 'hand')} />}
+          {!connected && !t.complete && !t.unanswered && (
+            <TypedReading
+              dimension="torque"
+              unit="21.8 N·m"
+              label={`Fastener ${t.bolt}: what the wrench showed`}
+              take={(q) => pull(q, 'hand')}
+            />
+          )}
         </div>
       </div>
       {t.complete ? (
         <Go label={`${joint.title} is tight`} act={() => bench.give({ type: 'complete', op: op.id })} />
       ) : (
-        <Go label={pulling ? 'Pulling …' : t.unanswered ? 'Say what was done first' : joint.count > 1 ? `Pull fastener ${t.bolt}` : `Pull the ${joint.title.toLowerCase()}`} keyName="space" act={startPull} disabled={pulling || t.unanswered !== undefined || !connected} />
+        <Go
+          label={
+            pulling
+              ? 'Pulling …'
+              : t.unanswered
+                ? 'Say what was done first'
+                : joint.count > 1
+                  ? `Pull fastener ${t.bolt}`
+                  : `Pull the ${joint.title.toLowerCase()}`
+          }
+          keyName="space"
+          act={startPull}
+          disabled={pulling || t.unanswered !== undefined || !connected}
+        />
       )}
-      {foot && createPortal(<Foot instrument={wrench}>{wrench?.view.simulated && <button type="button" aria-pressed={heavy} onClick={() => setHeavy(!heavy)}>Simulated hand: {heavy ? 'heavy, next pull' : 'steady'}</button>}</Foot>, foot)}
+      {foot &&
+        createPortal(
+          <Foot instrument={wrench}>
+            {wrench?.view.simulated && (
+              <button type="button" aria-pressed={heavy} onClick={() => setHeavy(!heavy)}>
+                Simulated hand: {heavy ? 'heavy, next pull' : 'steady'}
+              </button>
+            )}
+          </Foot>,
+          foot,
+        )}
     </>
   );
 }
 
 /** The clamp force that the last pull stands for, by the friction that is usual. */
-function ClampBand({ joint, last }: { readonly joint: Joint; readonly last: Pull | undefined }): React.JSX.Element | null {
+function ClampBand({
+  joint,
+  last,
+}: {
+  readonly joint: Joint;
+  readonly last: Pull | undefined;
+}): React.JSX.Element | null {
   if (!last || joint.propertyClass === undefined) return null;
   try {
-    const r = boltTorque.reckon({ thread: joint.thread, propertyClass: joint.propertyClass, method: 'torque-wrench-measured-friction' }).results;
+    const r = boltTorque.reckon({
+      thread: joint.thread,
+      propertyClass: joint.propertyClass,
+      method: 'torque-wrench-measured-friction',
+    }).results;
     const share = last.torque.value / r.torque.value;
-    return <span className="quiet">clamp {((r.clampLow.value * share) / 1000).toFixed(1)} to {((r.clampHigh.value * share) / 1000).toFixed(1)} kN</span>;
+    return (
+      <span className="quiet">
+        clamp {((r.clampLow.value * share) / 1000).toFixed(1)} to {((r.clampHigh.value * share) / 1000).toFixed(1)} kN
+      </span>
+    );
   } catch (e) {
     if (e instanceof ReckonError) return null;
     throw e;

@@ -9,9 +9,17 @@ export function decideSignOff(state: BenchState, sheet: Sheet): Decision {
   if (state.signed) return refuse('already-done', `Signed off by ${state.signed.by.name} already`, 'Hand it over');
   const inTheWay = blockers(sheet, state);
   if (inTheWay.length > 0) {
-    return refuse('blocked', `${inTheWay.length === 1 ? 'One thing is' : `${inTheWay.length} things are`} in the way`, inTheWay[0]!.says, inTheWay);
+    return refuse(
+      'blocked',
+      `${inTheWay.length === 1 ? 'One thing is' : `${inTheWay.length} things are`} in the way`,
+      inTheWay[0]!.says,
+      inTheWay,
+    );
   }
-  return accept({ type: 'signed-off', payload: { statement: 'Built, set and tightened as recorded; every aid is out and every part is accounted for.' } });
+  return accept({
+    type: 'signed-off',
+    payload: { statement: 'Built, set and tightened as recorded; every aid is out and every part is accounted for.' },
+  });
 }
 
 /** Hands the signed unit over. */
@@ -19,7 +27,10 @@ export function decideHandOver(state: BenchState, command: Extract<Command, { ty
   if (!state.signed) return refuse('not-signed', 'Not signed off yet', 'Sign off first');
   const to = command.to.trim();
   if (to === '') return refuse('not-complete', 'To whom?', 'Name who takes the unit');
-  return accept({ type: 'handed-over', payload: { to, ...(command.note === undefined ? {} : { note: command.note }) } });
+  return accept({
+    type: 'handed-over',
+    payload: { to, ...(command.note === undefined ? {} : { note: command.note }) },
+  });
 }
 
 /** Takes the last command back. Older ones follow one by one, so that nothing is left hanging on what is gone. */
@@ -28,8 +39,18 @@ export function decideTakeBack(state: BenchState, command: Extract<Command, { ty
   const gone = new Set(events.flatMap((e) => (e.type === 'taken-back' ? e.payload.events : [])));
   const standing = events.filter((e) => e.type !== 'taken-back' && !gone.has(e.seq));
   const mine = standing.filter((e) => e.command === command.command);
-  if (mine.length === 0) return refuse('unknown-command', 'There is nothing to take back', 'It may have been taken back already');
-  if (mine.some((e) => e.type === 'job-booked')) return refuse('not-the-last', 'A booking is not taken back', 'Close the job with a note instead');
-  if (standing.at(-1)?.command !== command.command) return refuse('not-the-last', 'Something was done after it', 'Take back the last thing first');
-  return accept({ type: 'taken-back', payload: { command: command.command, events: mine.map((e) => e.seq), reason: command.reason.trim() || 'pressed by mistake' } });
+  if (mine.length === 0)
+    return refuse('unknown-command', 'There is nothing to take back', 'It may have been taken back already');
+  if (mine.some((e) => e.type === 'job-booked'))
+    return refuse('not-the-last', 'A booking is not taken back', 'Close the job with a note instead');
+  if (standing.at(-1)?.command !== command.command)
+    return refuse('not-the-last', 'Something was done after it', 'Take back the last thing first');
+  return accept({
+    type: 'taken-back',
+    payload: {
+      command: command.command,
+      events: mine.map((e) => e.seq),
+      reason: command.reason.trim() || 'pressed by mistake',
+    },
+  });
 }

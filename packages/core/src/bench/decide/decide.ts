@@ -54,7 +54,8 @@ function choose(state: BenchState, sheet: Sheet, { command, id }: CommandEnvelop
   }
   if (!state.booked) return refuse('not-booked', 'This job is not booked in', 'Book it in first');
   if (state.handedOver) return refuse('closed', 'This job is handed over', 'Book the unit in again');
-  if (state.signed && command.type !== 'hand-over' && command.type !== 'move') return refuse('closed', `Signed off by ${state.signed.by.name}`, 'Hand it over, or book it in again');
+  if (state.signed && command.type !== 'hand-over' && command.type !== 'move')
+    return refuse('closed', `Signed off by ${state.signed.by.name}`, 'Hand it over, or book it in again');
   switch (command.type) {
     case 'complete':
       return decideComplete(state, sheet, command);
@@ -94,7 +95,11 @@ function unreachable(command: never): never {
 }
 
 /** Steps that these events finished, and that the log does not yet say are done. */
-function finishedSteps(before: BenchState, after: BenchState, sheet: Sheet): { step: string; side: 'strip' | 'bottom' | 'build' }[] {
+function finishedSteps(
+  before: BenchState,
+  after: BenchState,
+  sheet: Sheet,
+): { step: string; side: 'strip' | 'bottom' | 'build' }[] {
   if (after.done === before.done && after.findings === before.findings) return [];
   return ladderOf(sheet, after)
     .all.filter((s) => s.ops.length > 0 && stepDone(s, after) && after.steps[s.id] === undefined)

@@ -8,11 +8,16 @@ import { reach } from './reach.ts';
 export function decideJudge(state: BenchState, sheet: Sheet, command: Extract<Command, { type: 'judge' }>): Decision {
   const reached = reach(sheet, state, command.op, ['judge']);
   if ('refused' in reached) return reached.refused;
-  if (!reached.op.parts.includes(command.part)) return refuse('wrong-value', `"${command.part}" is not judged here`, `One of: ${reached.op.parts.join(', ')}`);
-  if (!allFindings.some((f) => f === command.finding)) return refuse('not-a-choice', `"${command.finding}" is not a finding`, `One of: ${allFindings.join(', ')}`);
+  if (!reached.op.parts.includes(command.part))
+    return refuse('wrong-value', `"${command.part}" is not judged here`, `One of: ${reached.op.parts.join(', ')}`);
+  if (!allFindings.some((f) => f === command.finding))
+    return refuse('not-a-choice', `"${command.finding}" is not a finding`, `One of: ${allFindings.join(', ')}`);
   const reason = command.reason.trim();
   if (reason === '') return refuse('not-complete', 'A finding needs its reason', 'Say what was seen or measured');
-  return accept({ type: 'finding-made', payload: { op: reached.op.id, part: command.part, finding: command.finding, reason } });
+  return accept({
+    type: 'finding-made',
+    payload: { op: reached.op.id, part: command.part, finding: command.finding, reason },
+  });
 }
 
 /** Records the method chosen, with the sheet's reason for it. */
@@ -21,6 +26,14 @@ export function decideChoose(state: BenchState, sheet: Sheet, command: Extract<C
   if ('refused' in reached) return reached.refused;
   const method = sheet.methods[reached.op.method];
   const choice = method?.choices.find((c) => c.id === command.choice);
-  if (!method || !choice) return refuse('not-a-choice', `"${command.choice}" is not offered`, `One of: ${(method?.choices ?? []).map((c) => c.id).join(', ')}`);
-  return accept({ type: 'method-chosen', payload: { op: reached.op.id, method: method.id, choice: choice.id, why: choice.why } });
+  if (!method || !choice)
+    return refuse(
+      'not-a-choice',
+      `"${command.choice}" is not offered`,
+      `One of: ${(method?.choices ?? []).map((c) => c.id).join(', ')}`,
+    );
+  return accept({
+    type: 'method-chosen',
+    payload: { op: reached.op.id, method: method.id, choice: choice.id, why: choice.why },
+  });
 }

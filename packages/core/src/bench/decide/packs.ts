@@ -8,7 +8,12 @@ import type { BenchState } from '../state.ts';
 import { reach } from './reach.ts';
 
 /** Fits a pack from the drawer for a setting, after a trial that was read. */
-export function decideFitPack(state: BenchState, sheet: Sheet, command: Extract<Command, { type: 'fit-pack' }>, context: DecideContext): Decision {
+export function decideFitPack(
+  state: BenchState,
+  sheet: Sheet,
+  command: Extract<Command, { type: 'fit-pack' }>,
+  context: DecideContext,
+): Decision {
   const reached = reach(sheet, state, command.op, ['set']);
   if ('refused' in reached) return reached.refused;
   const setting = sheet.settings[reached.op.setting];
@@ -22,8 +27,14 @@ export function decideFitPack(state: BenchState, sheet: Sheet, command: Extract<
     if (e instanceof ReckonError) return refuse('wrong-value', e.message, 'Read again with another trial pack');
     throw e;
   }
-  if (!advice || !soFar) return refuse('not-complete', `Read the ${setting.title.toLowerCase()} with the pack that is in first`, `${setting.repeats} readings`);
-  if (command.pieces.length === 0) return refuse('wrong-value', 'A pack has at least one piece', 'Choose pieces from the drawer');
+  if (!advice || !soFar)
+    return refuse(
+      'not-complete',
+      `Read the ${setting.title.toLowerCase()} with the pack that is in first`,
+      `${setting.repeats} readings`,
+    );
+  if (command.pieces.length === 0)
+    return refuse('wrong-value', 'A pack has at least one piece', 'Choose pieces from the drawer');
 
   const within = drawerWithPackOut(drawer, soFar.rounds.at(-1)?.fitted?.pieces ?? []);
   for (const piece of command.pieces) {
@@ -31,7 +42,12 @@ export function decideFitPack(state: BenchState, sheet: Sheet, command: Extract<
     const same = (q: typeof piece): boolean => Math.abs(inCanonical(q, 'length') - mm) < 1e-6;
     const wanted = command.pieces.filter(same).length;
     const there = within.find((d) => same(d.thickness))?.count ?? 0;
-    if (wanted > there) return refuse('not-in-drawer', `The drawer holds ${there} of ${formatQuantity(piece)}, not ${wanted}`, 'Choose another pack');
+    if (wanted > there)
+      return refuse(
+        'not-in-drawer',
+        `The drawer holds ${there} of ${formatQuantity(piece)}, not ${wanted}`,
+        'Choose another pack',
+      );
   }
   const packMm = command.pieces.reduce((total, p) => total + inCanonical(p, 'length'), 0);
   return accept({

@@ -19,13 +19,25 @@ export function decidePull(state: BenchState, sheet: Sheet, command: Extract<Com
   if ('refused' in reached) return reached.refused;
   const joint = sheet.joints[reached.op.joint]!;
   const t = tighteningState(joint, state);
-  if (t.unanswered) return refuse('unanswered-pull', `Fastener ${t.unanswered.bolt} was pulled too high`, 'Say what was done about it before the next pull');
-  if (t.complete || t.bolt === undefined) return refuse('already-done', 'Every fastener is pulled', 'Complete the joint');
+  if (t.unanswered)
+    return refuse(
+      'unanswered-pull',
+      `Fastener ${t.unanswered.bolt} was pulled too high`,
+      'Say what was done about it before the next pull',
+    );
+  if (t.complete || t.bolt === undefined)
+    return refuse('already-done', 'Every fastener is pulled', 'Complete the joint');
   if (command.bolt !== t.bolt) {
-    return refuse('wrong-bolt', `Fastener ${t.bolt} is next, not ${command.bolt}`, `Order of this stage: ${t.order.join(', ')}`);
+    return refuse(
+      'wrong-bolt',
+      `Fastener ${t.bolt} is next, not ${command.bolt}`,
+      `Order of this stage: ${t.order.join(', ')}`,
+    );
   }
-  if (command.rig.extensionMm > 0 && command.rig.wrenchLengthMm === undefined) return refuse('wrong-value', 'An extension changes the figure', 'Give the length of the wrench');
-  if (inCanonical(command.reading, 'torque') <= 0) return refuse('wrong-value', 'A pull of nothing is no pull', 'Pull again');
+  if (command.rig.extensionMm > 0 && command.rig.wrenchLengthMm === undefined)
+    return refuse('wrong-value', 'An extension changes the figure', 'Give the length of the wrench');
+  if (inCanonical(command.reading, 'torque') <= 0)
+    return refuse('wrong-value', 'A pull of nothing is no pull', 'Pull again');
 
   const torque = torqueAtFastener(command.reading, command.rig);
   const window = windowNm(joint, t.stage);
@@ -44,7 +56,14 @@ export function decidePull(state: BenchState, sheet: Sheet, command: Extract<Com
       rig: command.rig,
       verdict,
       percentOfYield,
-      advice: verdict === 'within' ? 'none' : verdict === 'low' ? 'pull-again' : percentOfYield !== null && percentOfYield > RENEW_PAST_PERCENT ? 'renew' : 'slacken',
+      advice:
+        verdict === 'within'
+          ? 'none'
+          : verdict === 'low'
+            ? 'pull-again'
+            : percentOfYield !== null && percentOfYield > RENEW_PAST_PERCENT
+              ? 'renew'
+              : 'slacken',
       turnedDeg: command.turnedDeg ?? null,
       trace: thin(command.trace ?? [], TRACE_POINTS),
       how: command.how,
@@ -62,7 +81,11 @@ function judgePull(nm: number, window: { low: number; high: number }): PullVerdi
 function shareOfYield(joint: Joint, nm: number): number | null {
   if (joint.propertyClass === undefined) return null;
   try {
-    return torqueSanity.reckon({ thread: joint.thread, torque: canonical(nm, 'torque'), propertyClass: joint.propertyClass }).results.percentOfYield.value;
+    return torqueSanity.reckon({
+      thread: joint.thread,
+      torque: canonical(nm, 'torque'),
+      propertyClass: joint.propertyClass,
+    }).results.percentOfYield.value;
   } catch (e) {
     // A thread or class outside the tables gives no share; the pull itself still counts.
     if (e instanceof ReckonError) return null;
@@ -77,17 +100,33 @@ function thin<T>(points: readonly T[], most: number): readonly T[] {
 }
 
 /** Says what was done about a pull that came out too high; the fastener is then pulled again. */
-export function decideAnswerPull(state: BenchState, sheet: Sheet, command: Extract<Command, { type: 'answer-pull' }>): Decision {
+export function decideAnswerPull(
+  state: BenchState,
+  sheet: Sheet,
+  command: Extract<Command, { type: 'answer-pull' }>,
+): Decision {
   const reached = reach(sheet, state, command.op, ['tighten']);
   if ('refused' in reached) return reached.refused;
   const joint = sheet.joints[reached.op.joint]!;
   const { unanswered } = tighteningState(joint, state);
-  if (!unanswered || unanswered.bolt !== command.bolt) return refuse('wrong-bolt', `Fastener ${command.bolt} has no pull that wants an answer`, 'Pull the next one');
+  if (!unanswered || unanswered.bolt !== command.bolt)
+    return refuse('wrong-bolt', `Fastener ${command.bolt} has no pull that wants an answer`, 'Pull the next one');
   if (unanswered.advice === 'renew' && command.answer === 'slackened') {
-    return refuse('not-a-choice', `At ${Math.round(unanswered.percentOfYield ?? 0)} % of yield it may have stretched`, 'Renew the fastener, then pull the new one');
+    return refuse(
+      'not-a-choice',
+      `At ${Math.round(unanswered.percentOfYield ?? 0)} % of yield it may have stretched`,
+      'Renew the fastener, then pull the new one',
+    );
   }
   return accept({
     type: 'pull-answered',
-    payload: { op: reached.op.id, joint: joint.id, stage: unanswered.stage, bolt: command.bolt, answer: command.answer, ...(command.note === undefined ? {} : { note: command.note }) },
+    payload: {
+      op: reached.op.id,
+      joint: joint.id,
+      stage: unanswered.stage,
+      bolt: command.bolt,
+      answer: command.answer,
+      ...(command.note === undefined ? {} : { note: command.note }),
+    },
   });
 }

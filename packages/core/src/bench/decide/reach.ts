@@ -10,11 +10,26 @@ type Reached<K extends OpKind> = { readonly step: LadderStep; readonly op: OpOf<
  * Finds the operation that a command is about, when its turn has come and it is of a kind the command fits;
  * otherwise the refusal that says what comes first.
  */
-export function reach<K extends OpKind>(sheet: Sheet, state: BenchState, opId: string, kinds: readonly K[]): Reached<K> | { readonly refused: Decision } {
+export function reach<K extends OpKind>(
+  sheet: Sheet,
+  state: BenchState,
+  opId: string,
+  kinds: readonly K[],
+): Reached<K> | { readonly refused: Decision } {
   const found = findOp(sheet, state, opId);
-  if (!found) return { refused: refuse('unknown-op', `This job has no operation "${opId}"`, 'Reload the bench: a finding may have changed the ladder') };
+  if (!found)
+    return {
+      refused: refuse(
+        'unknown-op',
+        `This job has no operation "${opId}"`,
+        'Reload the bench: a finding may have changed the ladder',
+      ),
+    };
   const { step, op } = found;
-  if (state.done[op.id]) return { refused: refuse('already-done', `${opTitle(sheet, op)}: already done`, 'Take it back first if it was not') };
+  if (state.done[op.id])
+    return {
+      refused: refuse('already-done', `${opTitle(sheet, op)}: already done`, 'Take it back first if it was not'),
+    };
   const now = ladderOf(sheet, state);
   if (!stepReachable(step, now, state) || !openOps(step, state).some((o) => o.id === op.id)) {
     const first = firstInTheWay(step, op, sheet, state);

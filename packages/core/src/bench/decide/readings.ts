@@ -16,15 +16,21 @@ export function decideTakeReading(state: BenchState, sheet: Sheet, command: Take
   if ('refused' in reached) return reached.refused;
   const { op } = reached;
   const base = { op: op.id, value: command.value, how: command.how, instrument: command.instrument ?? null };
-  const taken = (more: Pick<EventPayloads['reading-taken'], 'subject' | 'id' | 'moment' | 'where' | 'result'>): NewEvent => ({ type: 'reading-taken', payload: { ...base, ...more } });
+  const taken = (
+    more: Pick<EventPayloads['reading-taken'], 'subject' | 'id' | 'moment' | 'where' | 'result'>,
+  ): NewEvent => ({ type: 'reading-taken', payload: { ...base, ...more } });
 
   switch (op.kind) {
     case 'measure': {
       const measure = sheet.measures[op.measure]!;
       const wrong = wrongDimension(command.value, measure.dimension);
       if (wrong) return wrong;
-      const where = command.where ?? measure.at.find((a) => !state.readings.some((r) => r.op === op.id && r.where === a)) ?? measure.at[0]!;
-      if (!measure.at.includes(where)) return refuse('wrong-value', `"${where}" is not a place to measure`, `One of: ${measure.at.join(', ')}`);
+      const where =
+        command.where ??
+        measure.at.find((a) => !state.readings.some((r) => r.op === op.id && r.where === a)) ??
+        measure.at[0]!;
+      if (!measure.at.includes(where))
+        return refuse('wrong-value', `"${where}" is not a place to measure`, `One of: ${measure.at.join(', ')}`);
       const result = judged(command, [command.value], measure.dimension, measure.min, measure.max);
       return accept(taken({ subject: 'measure', id: measure.id, moment: 'measure', where, result }));
     }
@@ -50,7 +56,15 @@ export function decideTakeReading(state: BenchState, sheet: Sheet, command: Take
       const values = [...earlier.map((r: Reading) => r.value), command.value];
       const enough = values.length >= setting.repeats;
       const result = enough ? judged(command, values, setting.dimension, setting.band.low, setting.band.high) : null;
-      return accept(taken({ subject: 'setting', id: setting.id, moment: rounds.length > 1 ? 'confirm' : 'trial', where: null, result }));
+      return accept(
+        taken({
+          subject: 'setting',
+          id: setting.id,
+          moment: rounds.length > 1 ? 'confirm' : 'trial',
+          where: null,
+          result,
+        }),
+      );
     }
     default:
       return unreachable(op);
@@ -63,21 +77,52 @@ function unreachable(op: never): never {
 
 function wrongDimension(value: Quantity, dimension: Dimension): Decision | undefined {
   const problem = whyNotOf(value, dimension);
-  return problem === undefined ? undefined : refuse('wrong-value', problem, `Give it as ${formatQuantity({ value: value.value, unit: '…' })} in a unit of ${dimension}`);
+  return problem === undefined
+    ? undefined
+    : refuse(
+        'wrong-value',
+        problem,
+        `Give it as ${formatQuantity({ value: value.value, unit: '…' })} in a unit of ${dimension}`,
+      );
 }
 
 /** Mean of the readings in the unit of the last one, held against the limits with the guard of the gauge. */
-function judged(command: TakeReading, values: readonly Quantity[], dimension: Dimension, lower: Quantity | undefined, upper: Quantity | undefined): ReadingResult {
+function judged(
+  command: TakeReading,
+  values: readonly Quantity[],
+  dimension: Dimension,
+  lower: Quantity | undefined,
+  upper: Quantity | undefined,
+): ReadingResult {
   const unit = command.value.unit;
-  const own = (q: Quantity): number => (q.unit === unit ? q.value : inCanonical(q, dimension) / inCanonical({ value: 1, unit }, dimension));
+  const own = (q: Quantity): number =>
+    q.unit === unit ? q.value : inCanonical(q, dimension) / inCanonical({ value: 1, unit }, dimension);
   const gaugeU = command.instrument?.uncertainty ? own(command.instrument.uncertainty) : 0;
   const { mean, uncertainty } = meanOfReadings(values.map(own), gaugeU);
-  const reckoned = verdict.reckon({ reading: { value: mean, unit }, uncertainty: { value: uncertainty, unit }, lower, upper });
+  const reckoned = verdict.reckon({
+    reading: { value: mean, unit },
+    uncertainty: { value: uncertainty, unit },
+    lower,
+    upper,
+  });
   const working =
     values.length > 1
-      ? [{ name: `Mean of ${values.length}`, formula: 'Σ x / n', figures: values.map((v) => formatQuantity(v)).join(' + '), value: { value: mean, unit } }, ...reckoned.working]
+      ? [
+          {
+            name: `Mean of ${values.length}`,
+            formula: 'Σ x / n',
+            figures: values.map((v) => formatQuantity(v)).join(' + '),
+            value: { value: mean, unit },
+          },
+          ...reckoned.working,
+        ]
       : reckoned.working;
-  return { mean: { value: mean, unit }, uncertainty: { value: uncertainty, unit }, verdict: reckoned.results.verdict, working };
+  return {
+    mean: { value: mean, unit },
+    uncertainty: { value: uncertainty, unit },
+    verdict: reckoned.results.verdict,
+    working,
+  };
 }
 
 /** Answers the yes-or-no question of a measure by sense: does a fingernail catch? */

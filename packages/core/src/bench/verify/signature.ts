@@ -27,7 +27,11 @@ export function fingerprint(publicKeyHex: string): string {
 export function signatureFits(job: string, s: HeadSignature): boolean {
   if (!/^[0-9a-f]{128}$/.test(s.signature) || !/^[0-9a-f]{64}$/.test(s.publicKey)) return false;
   try {
-    return ed25519.verify(hexToBytes(s.signature), utf8ToBytes(signedText(job, s.seq, s.head)), hexToBytes(s.publicKey));
+    return ed25519.verify(
+      hexToBytes(s.signature),
+      utf8ToBytes(signedText(job, s.seq, s.head)),
+      hexToBytes(s.publicKey),
+    );
   } catch {
     // A key that is no point on the curve verifies nothing.
     return false;

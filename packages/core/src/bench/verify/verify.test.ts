@@ -38,44 +38,94 @@ const altered = (change: (f: Mutable<JobExport>) => void): unknown => {
 describe('chain', () => {
   test('RFC 8785 example of key order and numbers, and sha256 as Node has it', () => {
     // RFC 8785 section 3.2.2/3.2.3.
-    expect(canonicalJson({ numbers: [333333333.33333329, 1e30, 4.5, 2e-3, 0.000000000000000000000000001], literals: [null, true, false] })).toBe(
-      '{"literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002,1e-27]}',
-    );
+    expect(
+      canonicalJson({
+        numbers: [333333333.3333333, 1e30, 4.5, 2e-3, 0.000000000000000000000000001],
+        literals: [null, true, false],
+      }),
+    ).toBe('{"literals":[null,true,false],"numbers":[333333333.3333333,1e+30,4.5,0.002,1e-27]}');
     expect(sha256Hex('ftµ·lbf')).toBe(createHash('sha256').update('ftµ·lbf', 'utf8').digest('hex'));
   });
 
   test('any change to any event is found at that event', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: file.events.length - 1 }), fc.constantFrom('at', 'device', 'payload', 'drop', 'swap'), (i, what) => {
-        const events = structuredClone(file.events) as unknown as Record<string, unknown>[];
-        if (what === 'drop') events.splice(i, 1);
-        else if (what === 'swap') {
-          if (i + 1 >= events.length) return;
-          [events[i], events[i + 1]] = [events[i + 1]!, events[i]!];
-        } else if (what === 'payload') events[i] = { ...events[i], payload: { ...(events[i]!['payload'] as object), extra: 1 } };
-        else events[i] = { ...events[i], [what]: 'changed' };
-        const result = checkChain('j1', events as never);
-        if (what === 'drop' && i === file.events.length - 1) expect(result.whole).toBe(true);
-        else expect(result).toMatchObject({ whole: false, firstBad: i + 1 });
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: file.events.length - 1 }),
+        fc.constantFrom('at', 'device', 'payload', 'drop', 'swap'),
+        (i, what) => {
+          const events = structuredClone(file.events) as unknown as Record<string, unknown>[];
+          if (what === 'drop') events.splice(i, 1);
+          else if (what === 'swap') {
+            if (i + 1 >= events.length) return;
+            [events[i], events[i + 1]] = [events[i + 1]!, events[i]!];
+          } else if (what === 'payload')
+            events[i] = { ...events[i], payload: { ...(events[i]!['payload'] as object), extra: 1 } };
+          else events[i] = { ...events[i], [what]: 'changed' };
+          const result = checkChain('j1', events as never);
+          if (what === 'drop' && i === file.events.length - 1) expect(result.whole).toBe(true);
+          else expect(result).toMatchObject({ whole: false, firstBad: i + 1 });
+        },
+      ),
     );
   });
 });
 
 describe('verifying an export', () => {
   test('whole and signed by a key that is known, and by one that is not', () => {
-    expect(verifyExport(file, [publicKey])).toMatchObject({ good: true, known: true, head: file.events.at(-1)!.hash, fingerprint: fingerprint(publicKey) });
+    expect(verifyExport(file, [publicKey])).toMatchObject({
+      good: true,
+      known: true,
+      head: file.events.at(-1)!.hash,
+      fingerprint: fingerprint(publicKey),
+    });
     expect(verifyExport(file, [])).toMatchObject({ good: true, known: false });
     expect(fingerprint(publicKey)).toMatch(/^([0-9a-f]{4} ){3}[0-9a-f]{4}$/);
   });
 
   test.each<[string, unknown, string]>([
-    ['an event changed by hand', altered((f) => { f.events[5]!.at = '2020-01-01T00:00:00.000Z'; }), 'chain'],
-    ['an event dropped at the end, signature left', altered((f) => { f.events = f.events.slice(0, -1); f.record = { ...f.record, signed: undefined }; }), 'signature'],
-    ['a figure of the record changed', altered((f) => { f.record.comparisons[0]!.now!.value.value = 0.01; }), 'record'],
-    ['another sheet put in', altered((f) => { f.sheet = { ...f.sheet, title: 'Other' }; }), 'sheet'],
-    ['a signature of nothing', altered((f) => { f.signatures = [{ ...f.signatures[0]!, signature: '00'.repeat(64) }]; }), 'signature'],
-    ['a key that is no key', altered((f) => { f.signatures = [{ ...f.signatures[0]!, publicKey: 'ff'.repeat(32) }]; }), 'signature'],
+    [
+      'an event changed by hand',
+      altered((f) => {
+        f.events[5]!.at = '2020-01-01T00:00:00.000Z';
+      }),
+      'chain',
+    ],
+    [
+      'an event dropped at the end, signature left',
+      altered((f) => {
+        f.events = f.events.slice(0, -1);
+        f.record = { ...f.record, signed: undefined };
+      }),
+      'signature',
+    ],
+    [
+      'a figure of the record changed',
+      altered((f) => {
+        f.record.comparisons[0]!.now!.value.value = 0.01;
+      }),
+      'record',
+    ],
+    [
+      'another sheet put in',
+      altered((f) => {
+        f.sheet = { ...f.sheet, title: 'Other' };
+      }),
+      'sheet',
+    ],
+    [
+      'a signature of nothing',
+      altered((f) => {
+        f.signatures = [{ ...f.signatures[0]!, signature: '00'.repeat(64) }];
+      }),
+      'signature',
+    ],
+    [
+      'a key that is no key',
+      altered((f) => {
+        f.signatures = [{ ...f.signatures[0]!, publicKey: 'ff'.repeat(32) }];
+      }),
+      'signature',
+    ],
     ['not an export', { hello: 1 }, 'form'],
     ['nothing', null, 'form'],
     ['events that are no events', { ...file, events: [null] }, 'form'],
@@ -86,12 +136,23 @@ describe('verifying an export', () => {
   });
 
   test('names the first bad event', () => {
-    const bad = altered((f) => { f.events[7]!.device = 'elsewhere'; });
-    expect(verifyExport(bad, [publicKey])).toMatchObject({ firstBadEvent: 8, checks: [{ says: expect.stringContaining('event 8') }] });
+    const bad = altered((f) => {
+      f.events[7]!.device = 'elsewhere';
+    });
+    expect(verifyExport(bad, [publicKey])).toMatchObject({
+      firstBadEvent: 8,
+      checks: [{ says: expect.stringContaining('event 8') }],
+    });
   });
 
   test('events after the signature are not covered by it', () => {
-    const more: JobEvent = { ...(({ hash: _, ...e }) => e)(file.events.at(-1)!), type: 'moved', payload: { to: 'B' }, seq: file.events.length + 1, id: 'z.1' } as JobEvent;
+    const more: JobEvent = {
+      ...(({ hash: _, ...e }) => e)(file.events.at(-1)!),
+      type: 'moved',
+      payload: { to: 'B' },
+      seq: file.events.length + 1,
+      id: 'z.1',
+    } as JobEvent;
     const bad = { ...file, events: [...file.events, ...chain(file.events.at(-1)!.hash, [more])] };
     expect(verifyExport(bad, [publicKey]).good).toBe(false);
   });

@@ -42,7 +42,12 @@ export function verifyExport(file: unknown, knownKeys: readonly string[]): Verif
     checks.push({ what, good, says });
     return good;
   };
-  const result = (more: Partial<Verification> = {}): Verification => ({ good: checks.filter((c) => c.what !== 'key').every((c) => c.good), checks, known: false, ...more });
+  const result = (more: Partial<Verification> = {}): Verification => ({
+    good: checks.filter((c) => c.what !== 'key').every((c) => c.good),
+    checks,
+    known: false,
+    ...more,
+  });
 
   if (!isExport(file)) {
     say('form', false, 'This is not a record exported from Jubb');
@@ -57,7 +62,11 @@ export function verifyExport(file: unknown, knownKeys: readonly string[]): Verif
 
   const booked = file.events.find((e) => e.type === 'job-booked');
   const sheetHash = booked?.type === 'job-booked' ? booked.payload.sheet.hash : undefined;
-  say('sheet', sheetHash === sha256Hex(canonicalJson(file.sheet)), sheetHash === undefined ? 'No booking is in the log' : 'The build sheet is held against the one pinned at booking');
+  say(
+    'sheet',
+    sheetHash === sha256Hex(canonicalJson(file.sheet)),
+    sheetHash === undefined ? 'No booking is in the log' : 'The build sheet is held against the one pinned at booking',
+  );
 
   say('record', recordAgrees(file), 'The record is held against what the log folds to');
 
@@ -68,7 +77,15 @@ export function verifyExport(file: unknown, knownKeys: readonly string[]): Verif
   }
   const after = file.events.length - last.seq;
   const fits = signatureFits(file.job, last);
-  say('signature', fits && after === 0, fits ? (after === 0 ? `The head is signed, event ${last.seq}` : `${after} events follow the last signature`) : 'The signature does not fit the head');
+  say(
+    'signature',
+    fits && after === 0,
+    fits
+      ? after === 0
+        ? `The head is signed, event ${last.seq}`
+        : `${after} events follow the last signature`
+      : 'The signature does not fit the head',
+  );
   const known = knownKeys.includes(last.publicKey);
   say('key', known, known ? 'Signed by this workshop' : 'Signed with a key you have not met');
   return result({ head: chain.head, fingerprint: fingerprint(last.publicKey), known });
@@ -92,7 +109,14 @@ function isExport(file: unknown): file is JobExport {
     Array.isArray(f['events']) &&
     f['events'].every((e) => typeof e === 'object' && e !== null && typeof (e as LoggedEvent).hash === 'string') &&
     Array.isArray(f['signatures']) &&
-    f['signatures'].every((s) => typeof s === 'object' && s !== null && Number.isInteger((s as HeadSignature).seq) && typeof (s as HeadSignature).signature === 'string' && typeof (s as HeadSignature).publicKey === 'string') &&
+    f['signatures'].every(
+      (s) =>
+        typeof s === 'object' &&
+        s !== null &&
+        Number.isInteger((s as HeadSignature).seq) &&
+        typeof (s as HeadSignature).signature === 'string' &&
+        typeof (s as HeadSignature).publicKey === 'string',
+    ) &&
     typeof f['sheet'] === 'object' &&
     typeof f['record'] === 'object'
   );

@@ -13,7 +13,12 @@ export interface FoundPack {
  * Every pack of 1 to `maxPieces` pieces from the drawer, as a visitor: `visit(totalNm, pieces)` with a live array.
  * Sizes are taken thickest first; a branch that can no longer come down to `mostNm` is cut.
  */
-function eachPack(drawer: readonly DrawerSize[], maxPieces: number, mostNm: number, visit: (totalNm: number, pieces: readonly number[]) => void): void {
+function eachPack(
+  drawer: readonly DrawerSize[],
+  maxPieces: number,
+  mostNm: number,
+  visit: (totalNm: number, pieces: readonly number[]) => void,
+): void {
   const pieces: number[] = [];
   const walk = (from: number, totalNm: number): void => {
     for (let i = from; i < drawer.length; i += 1) {
@@ -44,7 +49,12 @@ export interface PackSearch {
  * Exact search for packs about `neededNm`. `under` and `over` are the nearest on each side, whether within or not
  * (a pack of exactly the size counts as both).
  */
-export function searchPacks(drawer: readonly DrawerSize[], neededNm: number, toleranceNm: number, maxPieces: number): PackSearch {
+export function searchPacks(
+  drawer: readonly DrawerSize[],
+  neededNm: number,
+  toleranceNm: number,
+  maxPieces: number,
+): PackSearch {
   const sizes = drawer.filter((d) => d.count > 0).sort((a, b) => b.nm - a.nm);
   const within: FoundPack[] = [];
   let under: FoundPack | undefined;
@@ -63,7 +73,10 @@ export function searchPacks(drawer: readonly DrawerSize[], neededNm: number, tol
     if (totalNm >= neededNm && better(over, gap, pieces.length)) over = { totalNm, pieces: [...pieces] };
   });
   within.sort(
-    (a, b) => a.pieces.length - b.pieces.length || Math.abs(a.totalNm - neededNm) - Math.abs(b.totalNm - neededNm) || b.pieces[0]! - a.pieces[0]!,
+    (a, b) =>
+      a.pieces.length - b.pieces.length ||
+      Math.abs(a.totalNm - neededNm) - Math.abs(b.totalNm - neededNm) ||
+      b.pieces[0]! - a.pieces[0]!,
   );
   return { within, under, over };
 }

@@ -43,7 +43,14 @@ export const shimForSetting = defineReckoner({
   },
   compute(input, work) {
     const need = <T>(value: T | undefined, field: string): T => {
-      if (value === undefined) throw new ReckonError('missing-field', field, null, `${field}, for the method ${input.method}`, `${field} is needed for the method ${input.method}`);
+      if (value === undefined)
+        throw new ReckonError(
+          'missing-field',
+          field,
+          null,
+          `${field}, for the method ${input.method}`,
+          `${field} is needed for the method ${input.method}`,
+        );
       return value;
     };
     const looser = input.thickerShim === 'looser';
@@ -71,8 +78,18 @@ export const shimForSetting = defineReckoner({
       // GUM: independent uncertainties add in squares.
       uncertaintyMm = Math.hypot(...depths.map((d) => d.uncertaintyMm ?? input.gaugeUncertaintyMm ?? 0));
       for (const d of depths) work.given(`${d.name} (${d.sign})`, canonical(d.valueMm, 'length'));
-      work.step('Pack for no float', 'sum of the signed depths', depths.map((d) => `${d.sign === 'plus' ? '+' : '−'} ${f(d.valueMm, 3)}`).join(' '), canonical(gap, 'length'));
-      work.step('Pack needed', looser ? 'gap + wanted' : 'gap − wanted', `${f(gap, 3)} ${looser ? '+' : '−'} ${f(input.targetMm, 3)}`, canonical(neededMm, 'length'));
+      work.step(
+        'Pack for no float',
+        'sum of the signed depths',
+        depths.map((d) => `${d.sign === 'plus' ? '+' : '−'} ${f(d.valueMm, 3)}`).join(' '),
+        canonical(gap, 'length'),
+      );
+      work.step(
+        'Pack needed',
+        looser ? 'gap + wanted' : 'gap − wanted',
+        `${f(gap, 3)} ${looser ? '+' : '−'} ${f(input.targetMm, 3)}`,
+        canonical(neededMm, 'length'),
+      );
     }
     if (neededMm <= 0) {
       throw new ReckonError(

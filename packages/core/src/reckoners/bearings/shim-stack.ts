@@ -44,11 +44,22 @@ export const shimStack = defineReckoner({
     const neededNm = Math.round(input.neededMm * NM);
     const drawer = mergeSizes(input.drawer.map((d) => ({ nm: Math.round(d.thicknessMm * NM), count: d.count })));
     if (drawer.length > 25 && input.maxPieces > 4) {
-      throw new ReckonError('too-many', 'maxPieces', input.maxPieces, 'at most 4 pieces from a drawer of more than 25 sizes');
+      throw new ReckonError(
+        'too-many',
+        'maxPieces',
+        input.maxPieces,
+        'at most 4 pieces from a drawer of more than 25 sizes',
+      );
     }
     const toleranceNm = Math.round(input.toleranceMm * NM);
     const found = searchPacks(drawer, neededNm, toleranceNm, input.maxPieces);
-    const shown = (p: FoundPack): { pieces: { value: number; unit: string }[]; total: { value: number; unit: string }; error: { value: number; unit: string } } => ({
+    const shown = (
+      p: FoundPack,
+    ): {
+      pieces: { value: number; unit: string }[];
+      total: { value: number; unit: string };
+      error: { value: number; unit: string };
+    } => ({
       pieces: p.pieces.map((nm) => canonical(nm / NM, 'length')),
       total: canonical(p.totalNm / NM, 'length'),
       error: canonical((p.totalNm - neededNm) / NM, 'length'),
@@ -57,11 +68,25 @@ export const shimStack = defineReckoner({
     work.given('Sizes in the drawer', `${drawer.filter((d) => d.count > 0).length}`);
     const best = found.within[0];
     if (best) {
-      work.step('Best pack', 'sum of the pieces', best.pieces.map((nm) => f(nm / NM)).join(' + '), canonical(best.totalNm / NM, 'length'));
+      work.step(
+        'Best pack',
+        'sum of the pieces',
+        best.pieces.map((nm) => f(nm / NM)).join(' + '),
+        canonical(best.totalNm / NM, 'length'),
+      );
       return { stacks: found.within.slice(0, LISTED).map(shown) };
     }
-    for (const [name, p] of [['Nearest under', found.under], ['Nearest over', found.over]] as const) {
-      if (p) work.step(name, 'sum of the pieces', p.pieces.map((nm) => f(nm / NM)).join(' + '), canonical(p.totalNm / NM, 'length'));
+    for (const [name, p] of [
+      ['Nearest under', found.under],
+      ['Nearest over', found.over],
+    ] as const) {
+      if (p)
+        work.step(
+          name,
+          'sum of the pieces',
+          p.pieces.map((nm) => f(nm / NM)).join(' + '),
+          canonical(p.totalNm / NM, 'length'),
+        );
     }
     const thicker = drawer.filter((d) => d.count > 0 && d.nm > neededNm).at(-1);
     work.step(

@@ -34,8 +34,20 @@ describe('shim-for-setting', () => {
         fc.constantFrom('looser', 'tighter'),
         (shim, measured, target, thickerShim) => {
           const mm = (value: number): { value: number; unit: string } => ({ value, unit: 'mm' });
-          const first = shimForSetting.reckon({ method: 'trial', trialShim: mm(shim), measured: mm(measured), target: mm(target), thickerShim }).results.shimNeeded;
-          const again = shimForSetting.reckon({ method: 'trial', trialShim: first, measured: mm(target), target: mm(target), thickerShim }).results.shimNeeded;
+          const first = shimForSetting.reckon({
+            method: 'trial',
+            trialShim: mm(shim),
+            measured: mm(measured),
+            target: mm(target),
+            thickerShim,
+          }).results.shimNeeded;
+          const again = shimForSetting.reckon({
+            method: 'trial',
+            trialShim: first,
+            measured: mm(target),
+            target: mm(target),
+            thickerShim,
+          }).results.shimNeeded;
           expect(again.value).toBeCloseTo(first.value, 9);
         },
       ),
@@ -43,14 +55,28 @@ describe('shim-for-setting', () => {
   });
 
   test('a unit of the input never changes the answer', () => {
-    const inch = shimForSetting.reckon({ method: 'trial', trialShim: '60 thou', measured: '9 thou', target: '0.05 mm', thickerShim: 'looser' });
-    const mm = shimForSetting.reckon({ method: 'trial', trialShim: '1.524 mm', measured: '0.2286 mm', target: '0.05 mm', thickerShim: 'looser' });
+    const inch = shimForSetting.reckon({
+      method: 'trial',
+      trialShim: '60 thou',
+      measured: '9 thou',
+      target: '0.05 mm',
+      thickerShim: 'looser',
+    });
+    const mm = shimForSetting.reckon({
+      method: 'trial',
+      trialShim: '1.524 mm',
+      measured: '0.2286 mm',
+      target: '0.05 mm',
+      thickerShim: 'looser',
+    });
     expect(inch.results.shimNeeded.value).toBeCloseTo(mm.results.shimNeeded.value, 12);
   });
 
   test('impossible figures are refused, not shown as a negative shim', () => {
     expect(() => shimForSetting.reckon({ ...trial, trialShim: '0.1 mm', thickerShim: 'looser' })).toThrow(ReckonError);
-    expect(() => shimForSetting.reckon({ method: 'trial', target: '0.05 mm', thickerShim: 'looser' })).toThrow(/trialShim is needed/);
+    expect(() => shimForSetting.reckon({ method: 'trial', target: '0.05 mm', thickerShim: 'looser' })).toThrow(
+      /trialShim is needed/,
+    );
   });
 });
 
@@ -68,14 +94,24 @@ describe('shim-stack', () => {
   test('two pieces before three, exactly', () => {
     const { stacks } = shimStack.reckon({ needed: '1.32 mm', tolerance: '0.02 mm', drawer }).results;
     expect(stacks[0]).toEqual({
-      pieces: [{ value: 1.2, unit: 'mm' }, { value: 0.12, unit: 'mm' }],
+      pieces: [
+        { value: 1.2, unit: 'mm' },
+        { value: 0.12, unit: 'mm' },
+      ],
       total: { value: 1.32, unit: 'mm' },
       error: { value: 0, unit: 'mm' },
     });
   });
 
   test('none within: nearest under, nearest over, and what to buy', () => {
-    const { results } = shimStack.reckon({ needed: '0.71 mm', tolerance: '0.005 mm', drawer: [{ thickness: '0.30 mm', count: 2 }, { thickness: '1 mm', count: 1 }] });
+    const { results } = shimStack.reckon({
+      needed: '0.71 mm',
+      tolerance: '0.005 mm',
+      drawer: [
+        { thickness: '0.30 mm', count: 2 },
+        { thickness: '1 mm', count: 1 },
+      ],
+    });
     expect(results.stacks).toEqual([]);
     expect(results.nearestUnder?.total.value).toBeCloseTo(0.6, 9);
     expect(results.nearestOver?.total.value).toBeCloseTo(1, 9);
@@ -83,12 +119,21 @@ describe('shim-stack', () => {
   });
 
   test('thou and millimetres add up exactly', () => {
-    const { stacks } = shimStack.reckon({ needed: '0.381 mm', tolerance: '0 mm', drawer: [{ thickness: '5 thou', count: 3 }] }).results;
+    const { stacks } = shimStack.reckon({
+      needed: '0.381 mm',
+      tolerance: '0 mm',
+      drawer: [{ thickness: '5 thou', count: 3 }],
+    }).results;
     expect(stacks[0]?.pieces).toHaveLength(3);
   });
 
   /** Every multiset, counted up like an odometer: slow, plain and independent of the search. */
-  function bruteForce(needed: number, tolerance: number, sizes: readonly { nm: number; count: number }[], maxPieces: number): { best?: [number, number]; under?: number; over?: number } {
+  function bruteForce(
+    needed: number,
+    tolerance: number,
+    sizes: readonly { nm: number; count: number }[],
+    maxPieces: number,
+  ): { best?: [number, number]; under?: number; over?: number } {
     let best: [number, number] | undefined;
     let under: number | undefined;
     let over: number | undefined;
@@ -102,7 +147,8 @@ describe('shim-stack', () => {
       if (pieces > maxPieces) continue;
       const total = counts.reduce((sum, c, j) => sum + c * sizes[j]!.nm, 0);
       const error = Math.abs(total - needed);
-      if (error <= tolerance && (!best || pieces < best[0] || (pieces === best[0] && error < best[1]))) best = [pieces, error];
+      if (error <= tolerance && (!best || pieces < best[0] || (pieces === best[0] && error < best[1])))
+        best = [pieces, error];
       if (total <= needed && (under === undefined || total > under)) under = total;
       if (total >= needed && (over === undefined || total < over)) over = total;
     }
@@ -115,13 +161,28 @@ describe('shim-stack', () => {
       fc.property(
         fc.integer({ min: 5, max: 300 }),
         fc.integer({ min: 0, max: 12 }),
-        fc.uniqueArray(fc.record({ h: fc.integer({ min: 5, max: 150 }), count: fc.integer({ min: 0, max: 3 }) }), { minLength: 1, maxLength: 6, selector: (s) => s.h }),
+        fc.uniqueArray(fc.record({ h: fc.integer({ min: 5, max: 150 }), count: fc.integer({ min: 0, max: 3 }) }), {
+          minLength: 1,
+          maxLength: 6,
+          selector: (s) => s.h,
+        }),
         fc.integer({ min: 1, max: 4 }),
         (neededH, toleranceH, sizes, maxPieces) => {
           const mm = (h: number): { value: number; unit: string } => ({ value: h / 100, unit: 'mm' });
-          const { results } = shimStack.reckon({ needed: mm(neededH), tolerance: mm(toleranceH), maxPieces, drawer: sizes.map((s) => ({ thickness: mm(s.h), count: s.count })) });
-          const brute = bruteForce(neededH, toleranceH, sizes.map((s) => ({ nm: s.h, count: s.count })), maxPieces);
-          const h = (q: { value: number } | undefined): number | undefined => (q ? Math.round(q.value * 100) : undefined);
+          const { results } = shimStack.reckon({
+            needed: mm(neededH),
+            tolerance: mm(toleranceH),
+            maxPieces,
+            drawer: sizes.map((s) => ({ thickness: mm(s.h), count: s.count })),
+          });
+          const brute = bruteForce(
+            neededH,
+            toleranceH,
+            sizes.map((s) => ({ nm: s.h, count: s.count })),
+            maxPieces,
+          );
+          const h = (q: { value: number } | undefined): number | undefined =>
+            q ? Math.round(q.value * 100) : undefined;
           if (brute.best) {
             withinSome += 1;
             expect(results.stacks[0]?.pieces.length).toBe(brute.best[0]);
@@ -139,7 +200,15 @@ describe('shim-stack', () => {
   });
 
   test('refusals name the row of the drawer', () => {
-    const bad = (): unknown => shimStack.reckon({ needed: '1 mm', tolerance: '0 mm', drawer: [{ thickness: '1 mm', count: 1 }, { thickness: '-1 mm', count: 1 }] });
+    const bad = (): unknown =>
+      shimStack.reckon({
+        needed: '1 mm',
+        tolerance: '0 mm',
+        drawer: [
+          { thickness: '1 mm', count: 1 },
+          { thickness: '-1 mm', count: 1 },
+        ],
+      });
     expect(bad).toThrow(/drawer\[1\]\.thickness/);
     expect(() => shimStack.reckon({ needed: '1 mm', tolerance: '0 mm', drawer: [] })).toThrow(ReckonError);
   });

@@ -3,7 +3,12 @@ import { propertyClasses, type PropertyClass, type StrengthRow } from './tables/
 import type { ThreadGeometry } from './thread-geometry.ts';
 
 /** Torque over clamp force, mm: 0.16 P + 0.58 d2 μG + ½ DKm μK (VDI 2230-1; ISO 16047). */
-export function torquePerForceMm(t: ThreadGeometry, bearingMeanMm: number, frictionThread: number, frictionHead: number): number {
+export function torquePerForceMm(
+  t: ThreadGeometry,
+  bearingMeanMm: number,
+  frictionThread: number,
+  frictionHead: number,
+): number {
   return 0.16 * t.pitchMm + 0.58 * t.pitchDiameterMm * frictionThread + (bearingMeanMm / 2) * frictionHead;
 }
 
@@ -31,7 +36,13 @@ export function strengthOf(propertyClass: PropertyClass, t: ThreadGeometry, fiel
   const found = rows.find((r) => t.nominalMm <= r.toMm + 1e-9);
   if (!found) {
     const most = rows.at(-1)!.toMm;
-    throw new ReckonError('out-of-range', field, propertyClass, `a class that is defined for ${t.designation}`, `class ${propertyClass} is defined to ${most} mm only`);
+    throw new ReckonError(
+      'out-of-range',
+      field,
+      propertyClass,
+      `a class that is defined for ${t.designation}`,
+      `class ${propertyClass} is defined to ${most} mm only`,
+    );
   }
   return found;
 }
@@ -40,10 +51,19 @@ export function strengthOf(propertyClass: PropertyClass, t: ThreadGeometry, fiel
  * Mean diameter of the face that rubs under head or nut, mm, and how it was come by.
  * Where no standard head is tabulated, 1.45 d over a hole of 1.1 d stands in (common practice).
  */
-export function bearingMean(t: ThreadGeometry, bearingMm?: number, holeMm?: number): { meanMm: number; outerMm: number; innerMm: number; assumed: boolean } {
+export function bearingMean(
+  t: ThreadGeometry,
+  bearingMm?: number,
+  holeMm?: number,
+): { meanMm: number; outerMm: number; innerMm: number; assumed: boolean } {
   const outerMm = bearingMm ?? t.headBearingMm ?? 1.45 * t.nominalMm;
   const innerMm = holeMm ?? t.holeMm ?? 1.1 * t.nominalMm;
-  return { meanMm: (outerMm + innerMm) / 2, outerMm, innerMm, assumed: bearingMm === undefined && t.headBearingMm === undefined };
+  return {
+    meanMm: (outerMm + innerMm) / 2,
+    outerMm,
+    innerMm,
+    assumed: bearingMm === undefined && t.headBearingMm === undefined,
+  };
 }
 
 /**

@@ -24,7 +24,9 @@ export const boltTorque = defineReckoner({
     thread: text('Thread', { maxLength: 30 }),
     propertyClass: choice(propertyClassNames, 'Property class'),
     frictionThread: defaulted(number('Friction in the thread μG', { above: 0, max: 1 }), 0.12),
-    frictionHead: optional(number('Friction under the head μK', { above: 0, max: 1, help: 'as in the thread, when left out' })),
+    frictionHead: optional(
+      number('Friction under the head μK', { above: 0, max: 1, help: 'as in the thread, when left out' }),
+    ),
     utilisation: defaulted(number('Share of yield used ν', { above: 0, max: 1 }), 0.9),
     bearingDiameter: optional(quantity('length', 'Bearing diameter under the head', { above: 0, max: 500 })),
     holeDiameter: optional(quantity('length', 'Hole diameter', { above: 0, max: 500 })),
@@ -46,7 +48,12 @@ export const boltTorque = defineReckoner({
     if (input.frictionHead === undefined) work.assume('Friction under the head μK', f(muK), 'as in the thread');
     const face = bearingMean(t, input.bearingDiameterMm, input.holeDiameterMm);
     if (face.innerMm >= face.outerMm) {
-      throw new ReckonError('out-of-range', 'holeDiameter', f(face.innerMm), `a hole smaller than the bearing diameter ${f(face.outerMm)} mm`);
+      throw new ReckonError(
+        'out-of-range',
+        'holeDiameter',
+        f(face.innerMm),
+        `a hole smaller than the bearing diameter ${f(face.outerMm)} mm`,
+      );
     }
     const d0 = stressDiameterMm(t);
     const force = assemblyForceN(t, strength.rpMPa, muG, input.utilisation);
@@ -60,7 +67,12 @@ export const boltTorque = defineReckoner({
 
     work.given('Pitch P', canonical(t.pitchMm, 'length'));
     work.given('Pitch diameter d2', canonical(t.pitchDiameterMm, 'length'));
-    work.step('Stress diameter', 'd0 = (d2 + d3)/2', `(${f(t.pitchDiameterMm, 3)} + ${f(t.rootMm, 3)})/2`, canonical(d0, 'length'));
+    work.step(
+      'Stress diameter',
+      'd0 = (d2 + d3)/2',
+      `(${f(t.pitchDiameterMm, 3)} + ${f(t.rootMm, 3)})/2`,
+      canonical(d0, 'length'),
+    );
     work.given('Least yield stress Rp', canonical(strength.rpMPa, 'stress'));
     work.step(
       'Clamp force',
@@ -68,20 +80,34 @@ export const boltTorque = defineReckoner({
       `π/4 × ${f(d0, 3)}² × ${input.utilisation} × ${f(strength.rpMPa)} / √(1 + 3 × [1.5 × ${f(t.pitchDiameterMm / d0, 4)} × (${f(t.pitchMm, 3)}/(π × ${f(t.pitchDiameterMm, 3)}) + 1.155 × ${muG})]²)`,
       canonical(force, 'force'),
     );
-    work.step('Mean rubbing diameter', 'DKm = (head + hole)/2', `(${f(face.outerMm, 2)} + ${f(face.innerMm, 2)})/2`, canonical(face.meanMm, 'length'));
+    work.step(
+      'Mean rubbing diameter',
+      'DKm = (head + hole)/2',
+      `(${f(face.outerMm, 2)} + ${f(face.innerMm, 2)})/2`,
+      canonical(face.meanMm, 'length'),
+    );
     work.step(
       'Torque',
       'T = F (0.16 P + 0.58 d2 μG + ½ DKm μK)',
       `${f(force, 0)} × (0.16 × ${f(t.pitchMm, 3)} + 0.58 × ${f(t.pitchDiameterMm, 3)} × ${muG} + ½ × ${f(face.meanMm, 3)} × ${muK}) / 1000`,
       canonical(torque, 'torque'),
     );
-    work.step('Clamp force reached, least', 'Fmin = 2 F/(1 + αA)', `2 × ${f(force, 0)}/(1 + ${alpha.to})`, canonical(low, 'force'));
+    work.step(
+      'Clamp force reached, least',
+      'Fmin = 2 F/(1 + αA)',
+      `2 × ${f(force, 0)}/(1 + ${alpha.to})`,
+      canonical(low, 'force'),
+    );
     work.step('Clamp force reached, most', 'Fmax = αA Fmin', `${alpha.to} × ${f(low, 0)}`, canonical(high, 'force'));
-    if (face.assumed) work.warn(`No standard head is tabulated for ${t.designation}: 1.45 d is taken for the bearing face. Give the bearing diameter.`);
+    if (face.assumed)
+      work.warn(
+        `No standard head is tabulated for ${t.designation}: 1.45 d is taken for the bearing face. Give the bearing diameter.`,
+      );
     if (Math.min(muG, muK) < FRICTION_TABLE.from || Math.max(muG, muK) > FRICTION_TABLE.to) {
       work.warn(`Friction outside ${FRICTION_TABLE.from} to ${FRICTION_TABLE.to}, the range that the tables cover.`);
     }
-    if (high > yieldForce) work.warn('With this method the scatter can reach yield: measure the friction, or tighten less.');
+    if (high > yieldForce)
+      work.warn('With this method the scatter can reach yield: measure the friction, or tighten less.');
     return {
       torque: canonical(torque, 'torque'),
       clampForce: canonical(force, 'force'),

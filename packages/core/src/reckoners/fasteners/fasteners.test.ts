@@ -56,13 +56,18 @@ describe('thread', () => {
   });
 
   test('the ways people write one', () => {
-    const ways = ['M12x1.25', 'M12×1,25', 'm12 x 1.25', 'M 12x1.25'].map((designation) => thread.reckon({ designation }).results);
+    const ways = ['M12x1.25', 'M12×1,25', 'm12 x 1.25', 'M 12x1.25'].map(
+      (designation) => thread.reckon({ designation }).results,
+    );
     for (const w of ways) expect(w).toEqual(ways[0]);
   });
 
-  test.each(['M11.3', 'M10x9', 'M15', 'Q7', '', '1/2-99 UNC', '1/2-20 UNC', 'M', '½', 'M1e9'])('%p is refused', (designation) => {
-    expect(['unknown-thread', 'not-a-text']).toContain(refusal(() => thread.reckon({ designation })).code);
-  });
+  test.each(['M11.3', 'M10x9', 'M15', 'Q7', '', '1/2-99 UNC', '1/2-20 UNC', 'M', '½', 'M1e9'])(
+    '%p is refused',
+    (designation) => {
+      expect(['unknown-thread', 'not-a-text']).toContain(refusal(() => thread.reckon({ designation })).code);
+    },
+  );
 
   test('an unusual pairing is reckoned, with a warning', () => {
     expect(thread.reckon({ designation: 'M42x1' }).warnings).toHaveLength(1);
@@ -95,8 +100,14 @@ describe('bolt-torque', () => {
   });
 
   test('proof load is stress area × proof stress, as ISO 898-1 table 6 prints it', () => {
-    expect(boltTorque.reckon({ thread: 'M10', propertyClass: '8.8' }).results.proofLoad.value / 33700).toBeCloseTo(1, 2);
-    expect(boltTorque.reckon({ thread: 'M20', propertyClass: '10.9' }).results.proofLoad.value / 203000).toBeCloseTo(1, 2);
+    expect(boltTorque.reckon({ thread: 'M10', propertyClass: '8.8' }).results.proofLoad.value / 33700).toBeCloseTo(
+      1,
+      2,
+    );
+    expect(boltTorque.reckon({ thread: 'M20', propertyClass: '10.9' }).results.proofLoad.value / 203000).toBeCloseTo(
+      1,
+      2,
+    );
   });
 
   test('more friction wants more torque for less clamp force; scatter spans the clamp force', () => {
@@ -118,9 +129,13 @@ describe('bolt-torque', () => {
   });
 
   test('warns outside the friction table, refuses what cannot be', () => {
-    expect(boltTorque.reckon({ thread: 'M8', propertyClass: '8.8', frictionThread: 0.5 }).warnings.join()).toMatch(/Friction outside/);
+    expect(boltTorque.reckon({ thread: 'M8', propertyClass: '8.8', frictionThread: 0.5 }).warnings.join()).toMatch(
+      /Friction outside/,
+    );
     expect(refusal(() => boltTorque.reckon({ thread: 'M8', propertyClass: '7.7' })).code).toBe('not-a-choice');
-    expect(refusal(() => boltTorque.reckon({ thread: 'M8', propertyClass: '8.8', holeDiameter: '20 mm' })).field).toBe('holeDiameter');
+    expect(refusal(() => boltTorque.reckon({ thread: 'M8', propertyClass: '8.8', holeDiameter: '20 mm' })).field).toBe(
+      'holeDiameter',
+    );
     expect(refusal(() => boltTorque.reckon({ thread: 'M64', propertyClass: '8.8' })).code).toBe('out-of-range');
   });
 });
@@ -131,17 +146,41 @@ describe('torque-sanity', () => {
     ['in·lbf read as N·m', { thread: 'M8', torque: '210 N·m', propertyClass: '8.8' }, 'past-yield'],
     ['far too low', { thread: 'M16', torque: '9 N·m', propertyClass: '10.9' }, 'low'],
     ['nearly at yield', { thread: 'M10', torque: '52 N·m', propertyClass: '8.8' }, 'high'],
-    ['too short a thread in aluminium', { thread: 'M10', torque: '45 N·m', propertyClass: '8.8', softThread: { material: 'aluminium', engagement: '4 mm' } }, 'strips-thread'],
-    ['deep enough in aluminium', { thread: 'M10', torque: '45 N·m', propertyClass: '8.8', softThread: { material: 'aluminium', engagement: '20 mm' } }, 'plausible'],
+    [
+      'too short a thread in aluminium',
+      {
+        thread: 'M10',
+        torque: '45 N·m',
+        propertyClass: '8.8',
+        softThread: { material: 'aluminium', engagement: '4 mm' },
+      },
+      'strips-thread',
+    ],
+    [
+      'deep enough in aluminium',
+      {
+        thread: 'M10',
+        torque: '45 N·m',
+        propertyClass: '8.8',
+        softThread: { material: 'aluminium', engagement: '20 mm' },
+      },
+      'plausible',
+    ],
     ['class unknown, judged widely', { thread: 'M10', torque: '70 N·m' }, 'plausible'],
   ])('%s', (_, inputs, expected) => {
     expect(torqueSanity.reckon(inputs).results.verdict).toBe(expected);
   });
 
   test('names the unit that would make it right', () => {
-    expect(torqueSanity.reckon({ thread: 'M8', torque: '210 N·m', propertyClass: '8.8' }).results.likelyMistake).toMatch(/^in·lbf written as N·m/);
-    expect(torqueSanity.reckon({ thread: 'M12', torque: '8.5 N·m', propertyClass: '8.8' }).results.likelyMistake).toMatch(/^kgf·m written as N·m/);
-    expect(torqueSanity.reckon({ thread: 'M8', torque: '24 N·m', propertyClass: '8.8' }).results.likelyMistake).toBeUndefined();
+    expect(
+      torqueSanity.reckon({ thread: 'M8', torque: '210 N·m', propertyClass: '8.8' }).results.likelyMistake,
+    ).toMatch(/^in·lbf written as N·m/);
+    expect(
+      torqueSanity.reckon({ thread: 'M12', torque: '8.5 N·m', propertyClass: '8.8' }).results.likelyMistake,
+    ).toMatch(/^kgf·m written as N·m/);
+    expect(
+      torqueSanity.reckon({ thread: 'M8', torque: '24 N·m', propertyClass: '8.8' }).results.likelyMistake,
+    ).toBeUndefined();
   });
 
   test('says that it does not know the class', () => {
@@ -150,7 +189,9 @@ describe('torque-sanity', () => {
 
   test('one torque or one range', () => {
     expect(refusal(() => torqueSanity.reckon({ thread: 'M8' })).code).toBe('missing-field');
-    expect(refusal(() => torqueSanity.reckon({ thread: 'M8', torque: '1 N·m', torqueRange: ['1 N·m', '2 N·m'] })).code).toBe('inconsistent');
+    expect(
+      refusal(() => torqueSanity.reckon({ thread: 'M8', torque: '1 N·m', torqueRange: ['1 N·m', '2 N·m'] })).code,
+    ).toBe('inconsistent');
   });
 });
 
@@ -183,7 +224,9 @@ describe('wrench-setting', () => {
     expect(refusal(() => wrenchSetting.reckon({ ...base, wrenchLength: undefined })).field).toBe('wrenchLength');
     expect(refusal(() => wrenchSetting.reckon({ ...base, graduation: 0 })).field).toBe('graduation');
     expect(refusal(() => wrenchSetting.reckon({ ...base, graduation: 500 })).field).toBe('graduation');
-    expect(refusal(() => wrenchSetting.reckon({ ...base, extension: '400 mm', extensionAngle: '180 deg' })).code).toBe('out-of-range');
+    expect(refusal(() => wrenchSetting.reckon({ ...base, extension: '400 mm', extensionAngle: '180 deg' })).code).toBe(
+      'out-of-range',
+    );
     expect(refusal(() => wrenchSetting.reckon({ ...base, torque: '59 mm' })).code).toBe('wrong-dimension');
     expect(refusal(() => wrenchSetting.reckon({ ...base, torqe: 1 })).code).toBe('unknown-field');
   });
@@ -195,7 +238,13 @@ describe('wrench-setting', () => {
         fc.double({ min: 0, max: 200, noNaN: true }),
         fc.constantFrom(...unitsOf('torque').map((u) => u.symbol)),
         (nm, extension, scaleUnit) => {
-          const { results } = wrenchSetting.reckon({ torque: { value: nm, unit: 'N·m' }, wrenchLength: '500 mm', extension: { value: extension, unit: 'mm' }, scaleUnit, graduation: 0.01 });
+          const { results } = wrenchSetting.reckon({
+            torque: { value: nm, unit: 'N·m' },
+            wrenchLength: '500 mm',
+            extension: { value: extension, unit: 'mm' },
+            scaleUnit,
+            graduation: 0.01,
+          });
           const half = convert({ value: 0.005, unit: scaleUnit }, 'N·m').value * ((500 + extension) / 500);
           expect(Math.abs(results.actualTorque.value - nm)).toBeLessThanOrEqual(half * 1.001);
         },
@@ -232,11 +281,24 @@ describe('tightening-order', () => {
     expect(order.slice(-4).sort((a, b) => a - b)).toEqual([1, 5, 11, 15]);
     expect(new Set(order).size).toBe(15);
     const column = (b: number): number => (b - 1) % 5;
-    expect(Math.abs(column(order[1]!) - column(order[2]!)) + Math.abs(Math.floor((order[1]! - 1) / 5) - Math.floor((order[2]! - 1) / 5))).toBeGreaterThan(1);
+    expect(
+      Math.abs(column(order[1]!) - column(order[2]!)) +
+        Math.abs(Math.floor((order[1]! - 1) / 5) - Math.floor((order[2]! - 1) / 5)),
+    ).toBeGreaterThan(1);
   });
 
   test('stages repeat the order; the fields of the pattern are asked for', () => {
-    expect(tighteningOrder.reckon({ pattern: 'points', points: [[0, 0], [10, 0], [5, 8]], stages: 3 }).results.passes).toHaveLength(3);
+    expect(
+      tighteningOrder.reckon({
+        pattern: 'points',
+        points: [
+          [0, 0],
+          [10, 0],
+          [5, 8],
+        ],
+        stages: 3,
+      }).results.passes,
+    ).toHaveLength(3);
     expect(refusal(() => tighteningOrder.reckon({ pattern: 'circle' })).field).toBe('count');
     expect(refusal(() => tighteningOrder.reckon({ pattern: 'points', points: [] })).code).toBe('empty-list');
     expect(refusal(() => tighteningOrder.reckon({ pattern: 'points', points: [[1]] })).field).toBe('points[0]');

@@ -37,8 +37,15 @@ const ACCEPTED = 'a thread such as M10, M12x1.25, 1/2-13 UNC, 3/8 UNF or #10-32'
 export function threadGeometry(designation: string, field = 'designation'): ThreadGeometry {
   const text = designation.trim().replace(/[×✕*]/g, 'x').replace(/,/g, '.').replace(/[–−]/g, '-');
   const metric = /^M\s*(\d+(?:\.\d+)?)(?:\s*x\s*(\d+(?:\.\d+)?))?$/i.exec(text);
-  if (metric) return metricGeometry(Number(metric[1]), metric[2] === undefined ? undefined : Number(metric[2]), designation, field);
-  const unified = /^(#?\d+(?:\s+\d+\/\d+|\/\d+)?)\s*(?:"|in)?\s*(?:-\s*(\d+))?\s*(UNC|UNF|UNRC|UNRF)?(?:-?[123][AB])?$/i.exec(text);
+  if (metric)
+    return metricGeometry(
+      Number(metric[1]),
+      metric[2] === undefined ? undefined : Number(metric[2]),
+      designation,
+      field,
+    );
+  const unified =
+    /^(#?\d+(?:\s+\d+\/\d+|\/\d+)?)\s*(?:"|in)?\s*(?:-\s*(\d+))?\s*(UNC|UNF|UNRC|UNRF)?(?:-?[123][AB])?$/i.exec(text);
   if (unified?.[1]) return unifiedGeometry(unified[1], unified[2], unified[3], designation, field);
   throw unknown(designation, field);
 }
@@ -51,7 +58,13 @@ function metricGeometry(d: number, pitchGiven: number | undefined, designation: 
   if (!found) throw unknown(designation, field);
   const pitch = pitchGiven ?? found.coarse;
   if (pitch === undefined) {
-    throw new ReckonError('unknown-thread', field, designation, `a pitch: M${d}x${found.fine.join(`, M${d}x`)}`, `M${d} has no coarse pitch; say which`);
+    throw new ReckonError(
+      'unknown-thread',
+      field,
+      designation,
+      `a pitch: M${d}x${found.fine.join(`, M${d}x`)}`,
+      `M${d} has no coarse pitch; say which`,
+    );
   }
   const usual = pitch === found.coarse || found.fine.includes(pitch);
   const anyMetricPitch = metricThreads.some((r) => r.coarse === pitch || r.fine.includes(pitch));
@@ -70,12 +83,23 @@ function metricGeometry(d: number, pitchGiven: number | undefined, designation: 
   });
 }
 
-function unifiedGeometry(sizeText: string, tpiText: string | undefined, seriesText: string | undefined, designation: string, field: string): ThreadGeometry {
+function unifiedGeometry(
+  sizeText: string,
+  tpiText: string | undefined,
+  seriesText: string | undefined,
+  designation: string,
+  field: string,
+): ThreadGeometry {
   const size = sizeText.replace(/\s+/g, ' ');
-  const found = unifiedThreads.find((r) => r.name === size || (r.name.startsWith('#') && r.name.slice(1) === size && tpiText !== undefined && r.name !== '#1'));
+  const found = unifiedThreads.find(
+    (r) =>
+      r.name === size ||
+      (r.name.startsWith('#') && r.name.slice(1) === size && tpiText !== undefined && r.name !== '#1'),
+  );
   if (!found) throw unknown(designation, field);
   const series = seriesText?.toUpperCase().replace('UNR', 'UN');
-  const tpi = tpiText === undefined ? (series === 'UNC' ? found.unc : series === 'UNF' ? found.unf : undefined) : Number(tpiText);
+  const tpi =
+    tpiText === undefined ? (series === 'UNC' ? found.unc : series === 'UNF' ? found.unf : undefined) : Number(tpiText);
   const isCoarse = tpi !== undefined && tpi === found.unc;
   const isFine = tpi !== undefined && tpi === found.unf;
   if (!isCoarse && !isFine) throw unknown(designation, field);
@@ -95,9 +119,7 @@ function unifiedGeometry(sizeText: string, tpiText: string | undefined, seriesTe
   });
 }
 
-function profile(
-  t: Omit<ThreadGeometry, 'pitchDiameterMm' | 'rootMm' | 'minorMm'>,
-): ThreadGeometry {
+function profile(t: Omit<ThreadGeometry, 'pitchDiameterMm' | 'rootMm' | 'minorMm'>): ThreadGeometry {
   return {
     ...t,
     pitchDiameterMm: t.nominalMm - PITCH_DIAMETER_FACTOR * t.pitchMm,

@@ -1,6 +1,11 @@
 import { canonical, formatNumber } from '../../quantities/index.ts';
 import { defineReckoner, text } from '../shape/index.ts';
-import { MINOR_DIAMETER_FACTOR, PITCH_DIAMETER_FACTOR, ROOT_DIAMETER_FACTOR, threadGeometry } from './thread-geometry.ts';
+import {
+  MINOR_DIAMETER_FACTOR,
+  PITCH_DIAMETER_FACTOR,
+  ROOT_DIAMETER_FACTOR,
+  threadGeometry,
+} from './thread-geometry.ts';
 
 /**
  * Basic dimensions of a 60° screw thread from its designation.
@@ -35,13 +40,26 @@ export const thread = defineReckoner({
     line('Minor diameter of the nut', 'd1', MINOR_DIAMETER_FACTOR, t.minorMm);
     line('Root diameter', 'd3', ROOT_DIAMETER_FACTOR, t.rootMm);
     if (t.system === 'metric') {
-      work.step('Stress area', 'As = π/4 (d − 0.9382 P)²', `π/4 × (${d} − 0.9382 × ${p})²`, canonical(t.stressAreaMm2, 'area'));
+      work.step(
+        'Stress area',
+        'As = π/4 (d − 0.9382 P)²',
+        `π/4 × (${d} − 0.9382 × ${p})²`,
+        canonical(t.stressAreaMm2, 'area'),
+      );
     } else {
       const dIn = formatNumber(t.nominalMm / 25.4, 4);
       const n = formatNumber(25.4 / t.pitchMm, 0);
-      work.step('Stress area', 'As = 0.7854 (D − 0.9743/n)² in²', `0.7854 × (${dIn} − 0.9743/${n})² × 25.4²`, canonical(t.stressAreaMm2, 'area'));
+      work.step(
+        'Stress area',
+        'As = 0.7854 (D − 0.9743/n)² in²',
+        `0.7854 × (${dIn} − 0.9743/${n})² × 25.4²`,
+        canonical(t.stressAreaMm2, 'area'),
+      );
     }
-    if (t.unusualPitch) work.warn(`${t.designation} is not a diameter and pitch that ISO 261 lists together: see that the pitch was read right.`);
+    if (t.unusualPitch)
+      work.warn(
+        `${t.designation} is not a diameter and pitch that ISO 261 lists together: see that the pitch was read right.`,
+      );
     return {
       nominalDiameter: canonical(t.nominalMm, 'length'),
       pitch: canonical(t.pitchMm, 'length'),

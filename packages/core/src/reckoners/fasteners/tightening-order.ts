@@ -9,14 +9,19 @@ export const tighteningOrder = defineReckoner({
   title: 'Tightening order',
   subject: 'fasteners',
   asks: ['which bolt next', 'star', 'cross', 'pulling order', 'cover bolts'],
-  formula: 'circle: opposite pairs, the pairs in the star of the half circle; cover: from the middle out, sides in turn',
+  formula:
+    'circle: opposite pairs, the pairs in the star of the half circle; cover: from the middle out, sides in turn',
   sources: ['ASME PCC-1 legacy star pattern (4, 8, 12, 16, 20; from memory)', 'covers: common practice'],
   inputs: {
     pattern: choice(['circle', 'rectangle', 'points'], 'Pattern'),
     count: optional(number('Fasteners on the circle', { integer: true, min: 1, max: MOST })),
     rows: optional(number('Rows', { integer: true, min: 1, max: 50 })),
     columns: optional(number('Columns', { integer: true, min: 1, max: 50 })),
-    points: optional(list(list(number('Coordinate', { min: -1e6, max: 1e6 }), 'Point', { minLength: 2, maxLength: 2 }), 'Points', { maxLength: MOST })),
+    points: optional(
+      list(list(number('Coordinate', { min: -1e6, max: 1e6 }), 'Point', { minLength: 2, maxLength: 2 }), 'Points', {
+        maxLength: MOST,
+      }),
+    ),
     stages: defaulted(number('Stages', { integer: true, min: 1, max: 10 }), 1),
   },
   outputs: {
@@ -25,7 +30,14 @@ export const tighteningOrder = defineReckoner({
   },
   compute(input, work) {
     const need = <T>(value: T | undefined, field: string): T => {
-      if (value === undefined) throw new ReckonError('missing-field', field, null, `${field}, for the pattern ${input.pattern}`, `${field} is needed for the pattern ${input.pattern}`);
+      if (value === undefined)
+        throw new ReckonError(
+          'missing-field',
+          field,
+          null,
+          `${field}, for the pattern ${input.pattern}`,
+          `${field} is needed for the pattern ${input.pattern}`,
+        );
       return value;
     };
     let order: number[];

@@ -1,5 +1,16 @@
 import { canonical, convert, formatNumber as f, formatQuantity, unitsOf } from '../../quantities/index.ts';
-import { choice, defaulted, defineReckoner, list, number, optional, quantity, record, ReckonError, text } from '../shape/index.ts';
+import {
+  choice,
+  defaulted,
+  defineReckoner,
+  list,
+  number,
+  optional,
+  quantity,
+  record,
+  ReckonError,
+  text,
+} from '../shape/index.ts';
 import { assemblyForceN, bearingMean, nutStripForceN, strengthOf, torquePerForceMm } from './bolt-mechanics.ts';
 import { propertyClassNames, type PropertyClass } from './tables/property-classes.ts';
 import { threadMaterialNames, threadMaterials } from './tables/thread-materials.ts';
@@ -23,12 +34,15 @@ export const torqueSanity = defineReckoner({
   title: 'Is this torque believable',
   subject: 'fasteners',
   asks: ['is this torque right', 'wrong unit', 'too tight', 'strip the thread'],
-  formula: 'share = T / T(yield);  low under 30 %, plausible to 95 %, high to 100 %;  strips when F(T) > τ · A of the soft thread',
+  formula:
+    'share = T / T(yield);  low under 30 %, plausible to 95 %, high to 100 %;  strips when F(T) > τ · A of the soft thread',
   sources: ['VDI 2230-1; ISO 898-1', 'limits of the verdicts: common practice'],
   inputs: {
     thread: text('Thread', { maxLength: 30 }),
     torque: optional(quantity('torque', 'Torque', { above: 0 })),
-    torqueRange: optional(list(quantity('torque', 'Torque', { above: 0 }), 'Torque range', { minLength: 2, maxLength: 2 })),
+    torqueRange: optional(
+      list(quantity('torque', 'Torque', { above: 0 }), 'Torque range', { minLength: 2, maxLength: 2 }),
+    ),
     propertyClass: optional(choice(propertyClassNames, 'Property class')),
     frictionThread: defaulted(number('Friction in the thread', { above: 0, max: 1 }), 0.12),
     softThread: optional(
@@ -61,7 +75,8 @@ export const torqueSanity = defineReckoner({
     const [lowNm, highNm] = [Math.min(a!, b!), Math.max(a!, b!)];
     const mu = input.frictionThread;
     const perForce = torquePerForceMm(t, bearingMean(t).meanMm, mu, mu);
-    const yieldTorqueNm = (c: PropertyClass): number => (assemblyForceN(t, strengthOf(c, t).rpMPa, mu, 1) * perForce) / 1000;
+    const yieldTorqueNm = (c: PropertyClass): number =>
+      (assemblyForceN(t, strengthOf(c, t).rpMPa, mu, 1) * perForce) / 1000;
 
     const fits = classesFor(input.propertyClass, t);
     const weakest = yieldTorqueNm(fits[0]!);
@@ -70,10 +85,22 @@ export const torqueSanity = defineReckoner({
     const share = (highNm / yieldTorqueNm(reference)) * 100;
     if (input.propertyClass === undefined) {
       work.assume('Property class', fits.join(', '), 'class not given: judged against the weakest and the strongest');
-      work.warn(`The class is not known: judged against classes ${fits[0]} to ${fits.at(-1)}; the share of yield is for ${reference}.`);
+      work.warn(
+        `The class is not known: judged against classes ${fits[0]} to ${fits.at(-1)}; the share of yield is for ${reference}.`,
+      );
     }
-    work.step('Torque at yield', 'T = F(ν = 1) × (0.16 P + 0.58 d2 μ + ½ DKm μ)', `class ${reference}, μ ${mu}, ${t.designation}`, canonical(yieldTorqueNm(reference), 'torque'));
-    work.step('Share of yield', 'T / T(yield)', `${f(highNm, 2)} / ${f(yieldTorqueNm(reference), 2)}`, canonical(share, 'percent'));
+    work.step(
+      'Torque at yield',
+      'T = F(ν = 1) × (0.16 P + 0.58 d2 μ + ½ DKm μ)',
+      `class ${reference}, μ ${mu}, ${t.designation}`,
+      canonical(yieldTorqueNm(reference), 'torque'),
+    );
+    work.step(
+      'Share of yield',
+      'T / T(yield)',
+      `${f(highNm, 2)} / ${f(yieldTorqueNm(reference), 2)}`,
+      canonical(share, 'percent'),
+    );
 
     const judge = (nm: number): SanityVerdict => {
       if (nm > strongest) return 'past-yield';
@@ -89,8 +116,18 @@ export const torqueSanity = defineReckoner({
     if (soft) {
       const strip = nutStripForceN(t, soft.engagementMm, threadMaterials[soft.material]);
       const force = (highNm * 1000) / perForce;
-      work.step('Thread strips at', 'τ π d (m/P)(P/2 + (d − d2)/√3)', `${threadMaterials[soft.material]} × π × ${f(t.nominalMm)} × ${f(soft.engagementMm)}/${f(t.pitchMm)} × …`, canonical(strip, 'force'));
-      work.step('Clamp force at this torque', 'F = T / (0.16 P + 0.58 d2 μ + ½ DKm μ)', `${f(highNm * 1000, 0)} / ${f(perForce, 3)}`, canonical(force, 'force'));
+      work.step(
+        'Thread strips at',
+        'τ π d (m/P)(P/2 + (d − d2)/√3)',
+        `${threadMaterials[soft.material]} × π × ${f(t.nominalMm)} × ${f(soft.engagementMm)}/${f(t.pitchMm)} × …`,
+        canonical(strip, 'force'),
+      );
+      work.step(
+        'Clamp force at this torque',
+        'F = T / (0.16 P + 0.58 d2 μ + ½ DKm μ)',
+        `${f(highNm * 1000, 0)} / ${f(perForce, 3)}`,
+        canonical(force, 'force'),
+      );
       if (force > strip) verdict = 'strips-thread';
     }
     const likelyMistake = verdict === 'plausible' ? undefined : mistakenUnit(lowNm, highNm, judge);
@@ -110,7 +147,14 @@ function classesFor(given: PropertyClass | undefined, t: ThreadGeometry): readon
       throw e;
     }
   });
-  if (usable.length === 0) throw new ReckonError('missing-field', 'propertyClass', null, 'a class', `${t.designation} is larger than ISO 898-1 covers: say which class`);
+  if (usable.length === 0)
+    throw new ReckonError(
+      'missing-field',
+      'propertyClass',
+      null,
+      'a class',
+      `${t.designation} is larger than ISO 898-1 covers: say which class`,
+    );
   return usable;
 }
 

@@ -1,4 +1,13 @@
-import { canonical, convert, decimalsOfStep, formatNumber as f, formatQuantity, roundTo, unitsOf, type Quantity } from '../../quantities/index.ts';
+import {
+  canonical,
+  convert,
+  decimalsOfStep,
+  formatNumber as f,
+  formatQuantity,
+  roundTo,
+  unitsOf,
+  type Quantity,
+} from '../../quantities/index.ts';
 import { choice, defaulted, defineReckoner, optional, quantity, ReckonError, scale } from '../shape/index.ts';
 
 const torqueUnits = unitsOf('torque').map((u) => u.symbol);
@@ -36,22 +45,40 @@ export const wrenchSetting = defineReckoner({
     const unit = input.scaleUnit;
     const onScale = (field: string, figure: number | Quantity): number => {
       const value = typeof figure === 'number' ? figure : convert(figure, unit, 'torque').value;
-      if (value < 0 || (field === 'graduation' && value <= 0)) throw new ReckonError('out-of-range', field, figure, `above 0 ${unit}`);
+      if (value < 0 || (field === 'graduation' && value <= 0))
+        throw new ReckonError('out-of-range', field, figure, `above 0 ${unit}`);
       return value;
     };
     const extension = input.extensionMm ?? 0;
     if (extension > 0 && input.wrenchLengthMm === undefined) {
-      throw new ReckonError('missing-field', 'wrenchLength', null, 'the wrench’s length from grip to drive, in mm or in', 'wrenchLength: an extension needs the wrench’s length');
+      throw new ReckonError(
+        'missing-field',
+        'wrenchLength',
+        null,
+        'the wrench’s length from grip to drive, in mm or in',
+        'wrenchLength: an extension needs the wrench’s length',
+      );
     }
     const length = input.wrenchLengthMm ?? 1;
     const lever = length + extension * Math.cos((input.extensionAngleDeg * Math.PI) / 180);
-    if (lever <= 0) throw new ReckonError('out-of-range', 'extensionAngle', input.extensionAngleDeg, 'an extension that does not fold back past the grip');
+    if (lever <= 0)
+      throw new ReckonError(
+        'out-of-range',
+        'extensionAngle',
+        input.extensionAngleDeg,
+        'an extension that does not fold back past the grip',
+      );
     const factor = length / lever;
     const exact = convert(canonical(input.torqueNm * factor, 'torque'), unit);
     const graduation = onScale('graduation', input.graduation);
     const steps = Math.round(exact.value / graduation);
     if (steps < 1) {
-      throw new ReckonError('out-of-range', 'graduation', input.graduation, `a graduation finer than the setting ${formatQuantity(exact)}`);
+      throw new ReckonError(
+        'out-of-range',
+        'graduation',
+        input.graduation,
+        `a graduation finer than the setting ${formatQuantity(exact)}`,
+      );
     }
     const setting = roundTo(steps * graduation, Math.min(9, decimalsOfStep(graduation)));
     const actual = convert({ value: setting, unit }, 'N·m').value / factor;
@@ -67,15 +94,27 @@ export const wrenchSetting = defineReckoner({
         canonical(input.torqueNm * factor, 'torque'),
       );
     }
-    if (unit !== 'N·m') work.step('On the scale', `in ${unit}`, formatQuantity(canonical(input.torqueNm * factor, 'torque'), 3), exact);
-    work.step('Nearest graduation', 'rounded to a step', `${f(exact.value, 3)} to steps of ${f(graduation)}`, { value: setting, unit });
-    work.step('Which gives', 'T_set (L + E cos φ) / L', `${f(setting)} ${unit} / ${f(factor, 4)}`, canonical(actual, 'torque'));
+    if (unit !== 'N·m')
+      work.step('On the scale', `in ${unit}`, formatQuantity(canonical(input.torqueNm * factor, 'torque'), 3), exact);
+    work.step('Nearest graduation', 'rounded to a step', `${f(exact.value, 3)} to steps of ${f(graduation)}`, {
+      value: setting,
+      unit,
+    });
+    work.step(
+      'Which gives',
+      'T_set (L + E cos φ) / L',
+      `${f(setting)} ${unit} / ${f(factor, 4)}`,
+      canonical(actual, 'torque'),
+    );
 
     const max = input.wrenchMax === undefined ? undefined : onScale('wrenchMax', input.wrenchMax);
     const min = input.wrenchMin === undefined ? undefined : onScale('wrenchMin', input.wrenchMin);
-    if (max !== undefined && setting > max) work.warn(`Past the end of this wrench (${f(max)} ${unit}): take a larger one.`);
-    else if (min !== undefined && setting < min) work.warn(`Below the start of this wrench’s scale (${f(min)} ${unit}): take a smaller one.`);
-    else if (max !== undefined && setting < LEAST_SHARE * max) work.warn(`Below 20 % of this wrench’s range (${f(LEAST_SHARE * max)} ${unit}): take a smaller one.`);
+    if (max !== undefined && setting > max)
+      work.warn(`Past the end of this wrench (${f(max)} ${unit}): take a larger one.`);
+    else if (min !== undefined && setting < min)
+      work.warn(`Below the start of this wrench’s scale (${f(min)} ${unit}): take a smaller one.`);
+    else if (max !== undefined && setting < LEAST_SHARE * max)
+      work.warn(`Below 20 % of this wrench’s range (${f(LEAST_SHARE * max)} ${unit}): take a smaller one.`);
     return {
       setting: { value: setting, unit },
       actualTorque: canonical(actual, 'torque'),

@@ -23,7 +23,9 @@ describe('verdict', () => {
   });
 
   test('simple ignores the gauge, shared says when it is a toss-up', () => {
-    expect(verdict.reckon({ reading: '0.095 mm', uncertainty: '0.01 mm', upper: '0.10 mm', rule: 'simple' }).results.verdict).toBe('within');
+    expect(
+      verdict.reckon({ reading: '0.095 mm', uncertainty: '0.01 mm', upper: '0.10 mm', rule: 'simple' }).results.verdict,
+    ).toBe('within');
     const shared = verdict.reckon({ reading: '0.095 mm', uncertainty: '0.01 mm', upper: '0.10 mm', rule: 'shared' });
     expect(shared.results.verdict).toBe('within');
     expect(shared.warnings.join()).toMatch(/toss-up/);
@@ -31,7 +33,9 @@ describe('verdict', () => {
 
   test('an uncertainty in °F is a difference, not a temperature', () => {
     expect(verdict.reckon({ reading: '100 °C', upper: '105 °C', uncertainty: '9 °F' }).results.verdict).toBe('within');
-    expect(verdict.reckon({ reading: '100.1 °C', upper: '105 °C', uncertainty: '9 °F' }).results.verdict).toBe('undecided');
+    expect(verdict.reckon({ reading: '100.1 °C', upper: '105 °C', uncertainty: '9 °F' }).results.verdict).toBe(
+      'undecided',
+    );
   });
 
   test('refusals', () => {
@@ -43,10 +47,16 @@ describe('verdict', () => {
 
   test('more uncertainty never turns undecided into decided', () => {
     fc.assert(
-      fc.property(fc.double({ min: -1, max: 1, noNaN: true }), fc.double({ min: 0, max: 0.5, noNaN: true }), fc.double({ min: 0, max: 0.5, noNaN: true }), (x, u, more) => {
-        const at = (uncertainty: number): string => verdict.reckon({ reading: x, lower: -0.3, upper: 0.4, uncertainty }).results.verdict;
-        if (at(u) === 'undecided') expect(at(u + more)).toBe('undecided');
-      }),
+      fc.property(
+        fc.double({ min: -1, max: 1, noNaN: true }),
+        fc.double({ min: 0, max: 0.5, noNaN: true }),
+        fc.double({ min: 0, max: 0.5, noNaN: true }),
+        (x, u, more) => {
+          const at = (uncertainty: number): string =>
+            verdict.reckon({ reading: x, lower: -0.3, upper: 0.4, uncertainty }).results.verdict;
+          if (at(u) === 'undecided') expect(at(u + more)).toBe('undecided');
+        },
+      ),
     );
   });
 });

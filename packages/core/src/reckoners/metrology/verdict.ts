@@ -1,4 +1,11 @@
-import { dimensionsOfUnit, formatNumber as f, formatQuantity, inCanonical, type Dimension, type Quantity } from '../../quantities/index.ts';
+import {
+  dimensionsOfUnit,
+  formatNumber as f,
+  formatQuantity,
+  inCanonical,
+  type Dimension,
+  type Quantity,
+} from '../../quantities/index.ts';
 import { anyQuantity, choice, defaulted, defineReckoner, number, optional, ReckonError } from '../shape/index.ts';
 
 export type Verdict = 'within' | 'outside' | 'undecided';
@@ -31,25 +38,45 @@ export const verdict = defineReckoner({
     marginUpper: { label: 'Below the upper limit by', is: 'own unit', optional: true },
   },
   compute(input, work) {
-    if (!input.lower && !input.upper) throw new ReckonError('missing-field', 'lower', null, 'a lower limit, an upper limit or both', 'lower: a limit is needed, lower or upper');
+    if (!input.lower && !input.upper)
+      throw new ReckonError(
+        'missing-field',
+        'lower',
+        null,
+        'a lower limit, an upper limit or both',
+        'lower: a limit is needed, lower or upper',
+      );
     const unit = input.reading.unit;
-    const dimension = sharedDimension(input.reading, [['uncertainty', input.uncertainty], ['lower', input.lower], ['upper', input.upper]]);
+    const dimension = sharedDimension(input.reading, [
+      ['uncertainty', input.uncertainty],
+      ['lower', input.lower],
+      ['upper', input.upper],
+    ]);
     const base = { value: 0, unit };
     // All in the reading's own unit, so that margins read like the gauge does.
     const scale = inCanonical({ value: 1, unit }, dimension) - inCanonical(base, dimension);
-    const own = (q: Quantity): number => (q.unit === unit ? q.value : (inCanonical(q, dimension) - inCanonical(base, dimension)) / scale);
+    const own = (q: Quantity): number =>
+      q.unit === unit ? q.value : (inCanonical(q, dimension) - inCanonical(base, dimension)) / scale;
     const x = input.reading.value;
     const u = input.uncertainty ? spread(input.uncertainty, unit, dimension, scale) : 0;
     if (!input.uncertainty) work.assume('Uncertainty U', '0', 'default, not given');
     if (u < 0) throw new ReckonError('out-of-range', 'uncertainty', input.uncertainty, 'zero or more');
     const lower = input.lower && own(input.lower);
     const upper = input.upper && own(input.upper);
-    if (lower !== undefined && upper !== undefined && lower > upper) throw new ReckonError('inconsistent', 'lower', input.lower, `a lower limit at or below the upper ${formatQuantity(input.upper!)}`);
+    if (lower !== undefined && upper !== undefined && lower > upper)
+      throw new ReckonError(
+        'inconsistent',
+        'lower',
+        input.lower,
+        `a lower limit at or below the upper ${formatQuantity(input.upper!)}`,
+      );
     const guard = input.rule === 'guarded' ? input.guardFactor * u : 0;
     // A hair of floating-point slack, so that 0.09 + 0.01 ≤ 0.10 holds.
     const hair = 1e-9 * Math.max(Math.abs(x), Math.abs(lower ?? 0), Math.abs(upper ?? 0), 1e-9);
-    const inside = (lower === undefined || x >= lower + guard - hair) && (upper === undefined || x <= upper - guard + hair);
-    const beyond = (lower !== undefined && x < lower - guard - hair) || (upper !== undefined && x > upper + guard + hair);
+    const inside =
+      (lower === undefined || x >= lower + guard - hair) && (upper === undefined || x <= upper - guard + hair);
+    const beyond =
+      (lower !== undefined && x < lower - guard - hair) || (upper !== undefined && x > upper + guard + hair);
     const result: Verdict = inside ? 'within' : beyond ? 'outside' : 'undecided';
 
     const q = (value: number): Quantity => ({ value, unit });
@@ -59,9 +86,12 @@ export const verdict = defineReckoner({
     if (upper !== undefined) work.step('Below the upper limit by', 'upper − x', `${f(upper)} − ${f(x)}`, q(upper - x));
     work.step('Verdict', 'held against the limits and the guard', input.rule, result);
     const nearest = Math.min(...[lower, upper].filter((l) => l !== undefined).map((l) => Math.abs(x - l)));
-    if (result === 'undecided') work.warn('Too near the limit for this gauge: read again with a finer one, or judge it as outside.');
-    if (input.rule === 'shared' && nearest < u) work.warn('Nearer to the limit than the uncertainty: with shared risk this is close to a toss-up.');
-    if (lower !== undefined && upper !== undefined && guard > 0 && upper - lower < 2 * guard) work.warn('The gauge is too coarse: no reading could be accepted between these limits.');
+    if (result === 'undecided')
+      work.warn('Too near the limit for this gauge: read again with a finer one, or judge it as outside.');
+    if (input.rule === 'shared' && nearest < u)
+      work.warn('Nearer to the limit than the uncertainty: with shared risk this is close to a toss-up.');
+    if (lower !== undefined && upper !== undefined && guard > 0 && upper - lower < 2 * guard)
+      work.warn('The gauge is too coarse: no reading could be accepted between these limits.');
     return {
       verdict: result,
       marginLower: lower === undefined ? undefined : q(x - lower),
@@ -76,7 +106,12 @@ function sharedDimension(reading: Quantity, others: readonly (readonly [string, 
     if (!q) continue;
     const narrowed = candidates.filter((d) => dimensionsOfUnit(q.unit).includes(d));
     if (narrowed.length === 0) {
-      throw new ReckonError('wrong-dimension', field, q, `a quantity of the same kind as the reading (${reading.unit})`);
+      throw new ReckonError(
+        'wrong-dimension',
+        field,
+        q,
+        `a quantity of the same kind as the reading (${reading.unit})`,
+      );
     }
     candidates = narrowed;
   }

@@ -1,5 +1,13 @@
 import { JubbError } from '../../error.ts';
-import { canonicalUnit, findUnit, formatNumber, inCanonical, parseQuantity, unitList, type Quantity } from '../../quantities/index.ts';
+import {
+  canonicalUnit,
+  findUnit,
+  formatNumber,
+  inCanonical,
+  parseQuantity,
+  unitList,
+  type Quantity,
+} from '../../quantities/index.ts';
 import { ReckonError, shown } from './error.ts';
 import { suffixOf, type Checked, type Field, type Fields } from './fields.ts';
 
@@ -10,7 +18,8 @@ export interface DefaultUsed {
   readonly value: string | number;
 }
 
-const isPlainObject = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x);
+const isPlainObject = (x: unknown): x is Record<string, unknown> =>
+  typeof x === 'object' && x !== null && !Array.isArray(x);
 
 /**
  * Checks inputs against a reckoner's fields and returns them complete and in canonical units.
@@ -27,7 +36,12 @@ function checkRecord(fields: Fields, inputs: unknown, path: string, defaults: De
   }
   for (const name of Object.keys(inputs)) {
     if (!Object.hasOwn(fields, name)) {
-      throw new ReckonError('unknown-field', join(path, name), inputs[name], `one of: ${Object.keys(fields).join(', ')}`);
+      throw new ReckonError(
+        'unknown-field',
+        join(path, name),
+        inputs[name],
+        `one of: ${Object.keys(fields).join(', ')}`,
+      );
     }
   }
   const out: Record<string, unknown> = {};
@@ -60,35 +74,46 @@ function keyOf(name: string, field: Field): string {
 function checkField(field: Field, given: unknown, at: string, defaults: DefaultUsed[]): unknown {
   switch (field.kind) {
     case 'quantity': {
-      const value = inCanonical(atField(at, () => parseQuantity(given, field.dimension)), field.dimension);
+      const value = inCanonical(
+        atField(at, () => parseQuantity(given, field.dimension)),
+        field.dimension,
+      );
       return bounded(value, field, at, given, canonicalUnit(field.dimension));
     }
     case 'any-quantity':
       if (typeof given === 'number' && Number.isFinite(given)) return { value: given, unit: '1' } satisfies Quantity;
-      return atField(at, () => parseQuantity(typeof given === 'string' && /^[\s\d.,+−-]+$/.test(given) ? `${given} 1` : given));
+      return atField(at, () =>
+        parseQuantity(typeof given === 'string' && /^[\s\d.,+−-]+$/.test(given) ? `${given} 1` : given),
+      );
     case 'scale':
       if (typeof given === 'number' && Number.isFinite(given)) return given;
       return atField(at, () => parseQuantity(given, 'torque'));
     case 'number': {
       const value = typeof given === 'string' && /^\s*[+-]?[\d.]+(e[+-]?\d+)?\s*$/i.test(given) ? Number(given) : given;
-      if (typeof value !== 'number' || !Number.isFinite(value)) throw new ReckonError('not-a-number', at, given, accepted(field));
-      if (field.integer && !Number.isInteger(value)) throw new ReckonError('not-a-whole-number', at, given, accepted(field));
+      if (typeof value !== 'number' || !Number.isFinite(value))
+        throw new ReckonError('not-a-number', at, given, accepted(field));
+      if (field.integer && !Number.isInteger(value))
+        throw new ReckonError('not-a-whole-number', at, given, accepted(field));
       return bounded(value, field, at, given, '');
     }
     case 'choice':
-      if (typeof given !== 'string' || !field.options.includes(given)) throw new ReckonError('not-a-choice', at, given, accepted(field));
+      if (typeof given !== 'string' || !field.options.includes(given))
+        throw new ReckonError('not-a-choice', at, given, accepted(field));
       return given;
     case 'text':
-      if (typeof given !== 'string' || given.trim() === '') throw new ReckonError('not-a-text', at, given, accepted(field));
+      if (typeof given !== 'string' || given.trim() === '')
+        throw new ReckonError('not-a-text', at, given, accepted(field));
       if (given.length > field.maxLength) throw new ReckonError('too-long', at, shown(given), accepted(field));
       return given.trim();
     case 'list':
       if (!Array.isArray(given)) throw new ReckonError('not-a-list', at, given, accepted(field));
       if (given.length === 0 && field.minLength > 0) throw new ReckonError('empty-list', at, given, accepted(field));
       if (given.length < field.minLength) throw new ReckonError('too-few', at, given, accepted(field));
-      if (given.length > field.maxLength) throw new ReckonError('too-many', at, `${given.length} entries`, accepted(field));
+      if (given.length > field.maxLength)
+        throw new ReckonError('too-many', at, `${given.length} entries`, accepted(field));
       return given.map((entry: unknown, i) => {
-        if (entry === null || entry === undefined) throw new ReckonError('missing-field', `${at}[${i}]`, null, accepted(field.of));
+        if (entry === null || entry === undefined)
+          throw new ReckonError('missing-field', `${at}[${i}]`, null, accepted(field.of));
         return checkField(field.of, entry, `${at}[${i}]`, defaults);
       });
     case 'record':
@@ -102,7 +127,13 @@ function unreachable(field: never): never {
   throw new Error(`a field kind without a check: ${JSON.stringify(field)}`);
 }
 
-function bounded(value: number, field: { min?: number; max?: number; above?: number } & Field, at: string, given: unknown, unit: string): number {
+function bounded(
+  value: number,
+  field: { min?: number; max?: number; above?: number } & Field,
+  at: string,
+  given: unknown,
+  unit: string,
+): number {
   const outside =
     (field.min !== undefined && value < field.min) ||
     (field.max !== undefined && value > field.max) ||
@@ -145,7 +176,8 @@ export function accepted(field: Field): string {
 }
 
 function range(field: { min?: number; max?: number; above?: number }, unit: string): string {
-  const at = (n: number): string => (unit && findUnit(unit, 'ratio') === undefined ? `${formatNumber(n)} ${unit}` : formatNumber(n));
+  const at = (n: number): string =>
+    unit && findUnit(unit, 'ratio') === undefined ? `${formatNumber(n)} ${unit}` : formatNumber(n);
   const parts: string[] = [];
   if (field.above !== undefined) parts.push(`above ${at(field.above)}`);
   if (field.min !== undefined) parts.push(`at least ${at(field.min)}`);

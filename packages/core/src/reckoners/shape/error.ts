@@ -3,7 +3,12 @@ import { JubbError } from '../../error.ts';
 /** A reckoner's refusal of an input. `code` is one of the codes below or a quantity's own (see QuantityErrorCode). */
 export class ReckonError extends JubbError {
   constructor(code: string, field: string, given: unknown, accepted: string, message?: string) {
-    super(message ?? `${field || 'input'}: ${shown(given)} is not accepted; ${accepted}`, { code, field, given, accepted });
+    super(message ?? `${field || 'input'}: ${shown(given)} is not accepted; ${accepted}`, {
+      code,
+      field,
+      given,
+      accepted,
+    });
   }
 }
 

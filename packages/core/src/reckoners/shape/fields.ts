@@ -72,20 +72,32 @@ export interface Fields {
 type Bounds = { readonly min?: number; readonly max?: number; readonly above?: number };
 type Words = { readonly help?: string };
 
-export const quantity = <D extends Dimension>(dimension: D, label: string, more: Bounds & Words = {}): QuantityField<D> => ({
+export const quantity = <D extends Dimension>(
+  dimension: D,
+  label: string,
+  more: Bounds & Words = {},
+): QuantityField<D> => ({
   kind: 'quantity',
   dimension,
   label,
   ...more,
 });
-export const anyQuantity = (label: string, more: Words = {}): AnyQuantityField => ({ kind: 'any-quantity', label, ...more });
+export const anyQuantity = (label: string, more: Words = {}): AnyQuantityField => ({
+  kind: 'any-quantity',
+  label,
+  ...more,
+});
 export const scale = (label: string, more: Words = {}): ScaleField => ({ kind: 'scale', label, ...more });
 export const number = (label: string, more: Bounds & Words & { readonly integer?: boolean } = {}): NumberField => ({
   kind: 'number',
   label,
   ...more,
 });
-export const choice = <const O extends string>(options: readonly O[], label: string, more: Words = {}): ChoiceField<O> => ({
+export const choice = <const O extends string>(
+  options: readonly O[],
+  label: string,
+  more: Words = {},
+): ChoiceField<O> => ({
   kind: 'choice',
   options,
   label,
@@ -101,7 +113,14 @@ export const list = <F extends Field>(
   of: F,
   label: string,
   more: Words & { readonly minLength?: number; readonly maxLength?: number } = {},
-): ListField<F> => ({ kind: 'list', of, label, ...more, minLength: more.minLength ?? 1, maxLength: more.maxLength ?? 200 });
+): ListField<F> => ({
+  kind: 'list',
+  of,
+  label,
+  ...more,
+  minLength: more.minLength ?? 1,
+  maxLength: more.maxLength ?? 200,
+});
 export const record = <R extends Fields>(fields: R, label: string, more: Words = {}): RecordField<R> => ({
   kind: 'record',
   fields,
@@ -109,7 +128,10 @@ export const record = <R extends Fields>(fields: R, label: string, more: Words =
   ...more,
 });
 export const optional = <F extends Field>(field: F): F & { readonly optional: true } => ({ ...field, optional: true });
-export const defaulted = <F extends Field>(field: F, value: string | number): F & { readonly default: string | number } => ({
+export const defaulted = <F extends Field>(
+  field: F,
+  value: string | number,
+): F & { readonly default: string | number } => ({
   ...field,
   default: value,
 });

@@ -1,5 +1,13 @@
 export { accepted, check, type DefaultUsed } from './check.ts';
 export { ReckonError, shown } from './error.ts';
 export * from './fields.ts';
-export { defineReckoner, type OutputSpec, type Reckoner, type Reckoning, type Results, type ResultValue, type Subject } from './reckoner.ts';
+export {
+  defineReckoner,
+  type OutputSpec,
+  type Reckoner,
+  type Reckoning,
+  type Results,
+  type ResultValue,
+  type Subject,
+} from './reckoner.ts';
 export { Work, type WorkingLine } from './working.ts';

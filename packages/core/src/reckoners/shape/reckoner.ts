@@ -5,11 +5,7 @@ import type { Checked, Fields } from './fields.ts';
 import { Work, type WorkingLine } from './working.ts';
 
 export type ResultValue =
-  | Quantity
-  | string
-  | number
-  | readonly ResultValue[]
-  | { readonly [name: string]: ResultValue | undefined };
+  Quantity | string | number | readonly ResultValue[] | { readonly [name: string]: ResultValue | undefined };
 export interface Results {
   readonly [name: string]: ResultValue | undefined;
 }
@@ -66,7 +62,9 @@ interface Definition<I extends Fields, R extends Results> extends Omit<Reckoner<
 }
 
 /** Makes a reckoner of its definition: check at the edge, defaults into the working, results finite. */
-export function defineReckoner<const I extends Fields, R extends Results>(definition: Definition<I, R>): Reckoner<I, R> {
+export function defineReckoner<const I extends Fields, R extends Results>(
+  definition: Definition<I, R>,
+): Reckoner<I, R> {
   const { compute, sources, ...facts } = definition;
   return {
     ...facts,
@@ -90,7 +88,13 @@ function dropUndefined<R extends Results>(results: R): R {
 function assertFinite(value: ResultValue | Results | undefined, at: string, inputs: unknown): void {
   if (typeof value === 'number') {
     if (!Number.isFinite(value)) {
-      throw new ReckonError('no-finite-result', '', inputs, 'figures of a size met in a workshop', `these figures give no finite ${at || 'result'}`);
+      throw new ReckonError(
+        'no-finite-result',
+        '',
+        inputs,
+        'figures of a size met in a workshop',
+        `these figures give no finite ${at || 'result'}`,
+      );
     }
   } else if (Array.isArray(value)) {
     value.forEach((v: ResultValue) => assertFinite(v, at, inputs));

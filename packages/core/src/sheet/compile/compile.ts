@@ -5,7 +5,10 @@ import type { RawMeasure, RawPart, RawSetting, RawSheet } from './raw.ts';
 import { Reader, type Path } from './reader.ts';
 import { compileSteps, stepId } from './steps.ts';
 
-function mapValues<A, B>(from: Readonly<Record<string, A>> | undefined, make: (id: string, value: A) => B): Record<string, B> {
+function mapValues<A, B>(
+  from: Readonly<Record<string, A>> | undefined,
+  make: (id: string, value: A) => B,
+): Record<string, B> {
   return Object.fromEntries(Object.entries(from ?? {}).map(([id, value]) => [id, make(id, value)]));
 }
 
@@ -13,7 +16,10 @@ function mapValues<A, B>(from: Readonly<Record<string, A>> | undefined, make: (i
  * Makes a {@link Sheet} of a sheet as written: quantities parsed, names resolved, shorthands opened.
  * Goes on past what is wrong and returns every problem with its path; the sheet is usable only when none is an error.
  */
-export function compileSheet(raw: RawSheet): { sheet: Sheet; problems: readonly (SheetProblem & { readonly at: Path })[] } {
+export function compileSheet(raw: RawSheet): {
+  sheet: Sheet;
+  problems: readonly (SheetProblem & { readonly at: Path })[];
+} {
   const reader = new Reader();
   const sheet: Sheet = {
     id: raw.sheet,
@@ -32,7 +38,9 @@ export function compileSheet(raw: RawSheet): { sheet: Sheet; problems: readonly 
         choices: q.choose.map((c, j) => {
           const at: Path = ['identify', i, 'choose', j];
           reader.name([...at, 'variant'], c.variant, raw.variants, 'variant');
-          return dimension ? { band: reader.band([...at, 'is'], c.is, dimension), variant: c.variant } : { word: String(c.is), variant: c.variant };
+          return dimension
+            ? { band: reader.band([...at, 'is'], c.is, dimension), variant: c.variant }
+            : { word: String(c.is), variant: c.variant };
         }),
       };
     }),
@@ -45,9 +53,20 @@ export function compileSheet(raw: RawSheet): { sheet: Sheet; problems: readonly 
     aids: mapValues(raw.aids, (id, a) => ({ id, ...a })),
     marks: mapValues(raw.marks, (id, m) => {
       m.between.forEach((p, i) => reader.name(['marks', id, 'between', i], p, raw.parts, 'part'));
-      return { id, title: m.title ?? m.between.join(' to '), between: m.between, where: m.where, with: m.with ?? 'paint' };
+      return {
+        id,
+        title: m.title ?? m.between.join(' to '),
+        between: m.between,
+        where: m.where,
+        with: m.with ?? 'paint',
+      };
     }),
-    standing: Object.entries(raw.standing ?? {}).map(([id, s]) => ({ id, say: s.say, from: stepId(s.from, 'strip'), until: stepId(s.until, 'build') })),
+    standing: Object.entries(raw.standing ?? {}).map(([id, s]) => ({
+      id,
+      say: s.say,
+      from: stepId(s.from, 'strip'),
+      until: stepId(s.until, 'build'),
+    })),
     measures: mapValues(raw.measures, (id, m) => compileMeasure(reader, id, m, raw)),
     settings: mapValues(raw.settings, (id, s) => compileSetting(reader, id, s, raw)),
     methods: mapValues(raw.methods, (id, m) => ({
@@ -59,17 +78,32 @@ export function compileSheet(raw: RawSheet): { sheet: Sheet; problems: readonly 
       id,
       title: f.title ?? id,
       grade: f.grade,
-      amount: reader.quantity(['fluids', id, 'amount'], f.amount, /k?g$|oz$|lb$/.test(String(f.amount)) ? 'mass' : 'volume'),
+      amount: reader.quantity(
+        ['fluids', id, 'amount'],
+        f.amount,
+        /k?g$|oz$|lb$/.test(String(f.amount)) ? 'mass' : 'volume',
+      ),
     })),
     tests: mapValues(raw.tests, (id, t) => {
       const dimension = reader.dimension(['tests', id, 'quantity'], t.quantity);
-      return { id, title: t.title, dimension, gauge: t.gauge ?? 'by hand', accept: reader.band(['tests', id, 'accept'], t.accept, dimension), failedBy: t['failed-by'] ?? [] };
+      return {
+        id,
+        title: t.title,
+        dimension,
+        gauge: t.gauge ?? 'by hand',
+        accept: reader.band(['tests', id, 'accept'], t.accept, dimension),
+        failedBy: t['failed-by'] ?? [],
+      };
     }),
     steps: compileSteps(reader, raw),
   };
   sheet.standing.forEach((s) => {
-    for (const [key, step] of [['from', s.from], ['until', s.until]] as const) {
-      if (!sheet.steps.some((t) => t.id === step)) reader.problem(['standing', s.id, key], 'unknown-name', `"${step}" is no step`);
+    for (const [key, step] of [
+      ['from', s.from],
+      ['until', s.until],
+    ] as const) {
+      if (!sheet.steps.some((t) => t.id === step))
+        reader.problem(['standing', s.id, key], 'unknown-name', `"${step}" is no step`);
     }
   });
   return { sheet, problems: reader.problems };
@@ -107,9 +141,11 @@ function compilePart(reader: Reader, id: string, p: RawPart): Part {
 function compileMeasure(reader: Reader, id: string, m: RawMeasure, sheet: RawSheet): Measure {
   const at: Path = ['measures', id];
   const dimension = reader.dimension([...at, 'quantity'], m.quantity);
-  const figure = (key: 'new' | 'min' | 'max'): ReturnType<Reader['quantity']> | undefined => (m[key] === undefined ? undefined : reader.quantity([...at, key], m[key], dimension));
+  const figure = (key: 'new' | 'min' | 'max'): ReturnType<Reader['quantity']> | undefined =>
+    m[key] === undefined ? undefined : reader.quantity([...at, key], m[key], dimension);
   reader.name([...at, 'part'], m.part, sheet.parts, 'part');
-  if (m.min === undefined && m.max === undefined) reader.problem(at, 'no-limit', `"${m.title}" has neither min nor max: nothing can be decided from it`);
+  if (m.min === undefined && m.max === undefined)
+    reader.problem(at, 'no-limit', `"${m.title}" has neither min nor max: nothing can be decided from it`);
   return {
     id,
     title: m.title,
@@ -140,7 +176,10 @@ function compileSetting(reader: Reader, id: string, s: RawSetting, sheet: RawShe
     dimension,
     gauge: s.gauge ?? 'by hand',
     band,
-    target: s.target === undefined ? { value: (band.low.value + band.high.value) / 2, unit: band.low.unit } : reader.quantity([...at, 'target'], s.target, dimension),
+    target:
+      s.target === undefined
+        ? { value: (band.low.value + band.high.value) / 2, unit: band.low.unit }
+        : reader.quantity([...at, 'target'], s.target, dimension),
     repeats: s.repeats ?? 1,
     shims:
       s.shims === undefined
@@ -152,7 +191,11 @@ function compileSetting(reader: Reader, id: string, s: RawSetting, sheet: RawShe
             pack: s.pack ?? 'the pack',
             mayBeOff: reader.quantity([...at, 'may-be-off'], s['may-be-off'] ?? '0.01 mm', 'length'),
           },
-    seat: s.seat && { joint: s.seat.joint, to: reader.quantity([...at, 'seat', 'to'], s.seat.to, 'torque'), turning: s.seat.turning },
+    seat: s.seat && {
+      joint: s.seat.joint,
+      to: reader.quantity([...at, 'seat', 'to'], s.seat.to, 'torque'),
+      turning: s.seat.turning,
+    },
     how: s.how,
   };
 }

@@ -10,7 +10,12 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
   const at: Path = ['joints', id];
   reader.name([...at, 'fastener'], raw.fastener, sheet.parts, 'part');
   const count = sheet.parts[raw.fastener]?.count ?? 1;
-  if (raw.pattern && count < 2) reader.problem([...at, 'pattern'], 'count-disagrees', `a circle of ${count}: say the count on the part "${raw.fastener}"`);
+  if (raw.pattern && count < 2)
+    reader.problem(
+      [...at, 'pattern'],
+      'count-disagrees',
+      `a circle of ${count}: say the count on the part "${raw.fastener}"`,
+    );
   return {
     id,
     title: raw.title ?? sheet.parts[raw.fastener]?.title ?? id,
@@ -19,9 +24,16 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
     thread: raw.thread,
     propertyClass: raw.class,
     pattern: raw.pattern
-      ? { kind: 'circle', diameter: reader.quantity([...at, 'pattern', 'circle'], raw.pattern.circle, 'length'), first: raw.pattern.first ?? "12 o'clock" }
+      ? {
+          kind: 'circle',
+          diameter: reader.quantity([...at, 'pattern', 'circle'], raw.pattern.circle, 'length'),
+          first: raw.pattern.first ?? "12 o'clock",
+        }
       : { kind: 'single' },
-    into: raw.into && { material: raw.into.material, engagement: reader.quantity([...at, 'into', 'engagement'], raw.into.engagement, 'length') },
+    into: raw.into && {
+      material: raw.into.material,
+      engagement: reader.quantity([...at, 'into', 'engagement'], raw.into.engagement, 'length'),
+    },
     stages: raw.tighten.map((t, i) => compileStage(reader, [...at, 'tighten', i], t, i, raw.tighten.length)),
     lowBecause: raw['low-because'],
     fasteners: raw.fasteners ?? 'reuse',
@@ -40,10 +52,20 @@ function compileStage(reader: Reader, at: Path, raw: RawJoint['tighten'][number]
   const middle = read.nominal ?? { value: (read.low.value + read.high.value) / 2, unit: read.low.unit };
   const half = middle.value * ASSUMED_TOLERANCE;
   const window = single
-    ? { low: { value: middle.value - half, unit: middle.unit }, high: { value: middle.value + half, unit: middle.unit }, nominal: middle }
+    ? {
+        low: { value: middle.value - half, unit: middle.unit },
+        high: { value: middle.value + half, unit: middle.unit },
+        nominal: middle,
+      }
     : read;
-  if (middle.unit !== 'unreadable' && inCanonical(middle, 'torque') <= 0) reader.problem([...at, key], 'out-of-range', `a torque of ${formatNumber(middle.value)} tightens nothing`);
-  return { name: of === 1 ? 'Final' : i === of - 1 ? 'Final' : i === 0 ? 'Snug' : `Stage ${i + 1}`, to: middle, window, windowAssumed: single };
+  if (middle.unit !== 'unreadable' && inCanonical(middle, 'torque') <= 0)
+    reader.problem([...at, key], 'out-of-range', `a torque of ${formatNumber(middle.value)} tightens nothing`);
+  return {
+    name: of === 1 ? 'Final' : i === of - 1 ? 'Final' : i === 0 ? 'Snug' : `Stage ${i + 1}`,
+    to: middle,
+    window,
+    windowAssumed: single,
+  };
 }
 
 export function compileFrom(raw: RawFrom): FigureSource {

@@ -28,18 +28,23 @@ export function compileSideOps(reader: Reader, place: Place, side: RawSide, shee
   };
   asList(side.caution).forEach((c) => add(compileCaution(reader, [...place.at, 'caution'], c)));
   if (side.do !== undefined) add({ kind: 'do', lines: asList(side.do) });
-  for (const aid of asList(side.fit)) add({ kind: 'fit-aid', aid: reader.name([...place.at, 'fit'], aid, sheet.aids, 'aid') });
+  for (const aid of asList(side.fit))
+    add({ kind: 'fit-aid', aid: reader.name([...place.at, 'fit'], aid, sheet.aids, 'aid') });
   if (side.test !== undefined) add(testOp(reader, [...place.at, 'test'], side.test, place.side, sheet));
-  for (const setting of asList(side.read)) add({ kind: 'read', setting: reader.name([...place.at, 'read'], setting, sheet.settings, 'setting') });
-  for (const mark of asList(side.mark)) add({ kind: 'mark', mark: reader.name([...place.at, 'mark'], mark, sheet.marks, 'mark') });
-  for (const joint of asList(side.undo)) add({ kind: 'undo', joint: reader.name([...place.at, 'undo'], joint, sheet.joints, 'joint') });
+  for (const setting of asList(side.read))
+    add({ kind: 'read', setting: reader.name([...place.at, 'read'], setting, sheet.settings, 'setting') });
+  for (const mark of asList(side.mark))
+    add({ kind: 'mark', mark: reader.name([...place.at, 'mark'], mark, sheet.marks, 'mark') });
+  for (const joint of asList(side.undo))
+    add({ kind: 'undo', joint: reader.name([...place.at, 'undo'], joint, sheet.joints, 'joint') });
   if (side.off) add(offOp(reader, [...place.at, 'off'], side.off, sheet, side['leave-in']));
   (side.ops ?? []).forEach((raw, i) => {
     const at = [...place.at, 'ops', i];
     const body = compileOp(reader, at, raw, place.side, sheet);
     if (body) add(body, { when: compileWhen(reader, [...at, 'when'], raw.when, sheet), note: raw.note });
   });
-  for (const aid of asList(side.remove)) add({ kind: 'remove-aid', aid: reader.name([...place.at, 'remove'], aid, sheet.aids, 'aid') });
+  for (const aid of asList(side.remove))
+    add({ kind: 'remove-aid', aid: reader.name([...place.at, 'remove'], aid, sheet.aids, 'aid') });
   return ops;
 }
 
@@ -47,7 +52,11 @@ function compileCaution(reader: Reader, at: Path, raw: RawCaution): OpBody {
   const caution = typeof raw === 'string' ? { class: raw, acknowledge: true } : raw;
   const known = caution.class === undefined ? undefined : cautionClasses[caution.class];
   if (caution.class !== undefined && known === undefined) {
-    reader.problem(at, 'unknown-caution', `there is no caution class "${caution.class}"; there is: ${Object.keys(cautionClasses).join(', ')}`);
+    reader.problem(
+      at,
+      'unknown-caution',
+      `there is no caution class "${caution.class}"; there is: ${Object.keys(cautionClasses).join(', ')}`,
+    );
   }
   const say = caution.say ?? known;
   if (say === undefined) reader.problem(at, 'empty-caution', 'a caution needs a class or words to say');
@@ -55,14 +64,29 @@ function compileCaution(reader: Reader, at: Path, raw: RawCaution): OpBody {
 }
 
 function testOp(reader: Reader, at: Path, test: string, side: SideName, sheet: RawSheet): OpBody {
-  return { kind: 'test', test: reader.name(at, test, sheet.tests, 'test'), moment: side === 'strip' ? 'as-found' : 'now' };
+  return {
+    kind: 'test',
+    test: reader.name(at, test, sheet.tests, 'test'),
+    moment: side === 'strip' ? 'as-found' : 'now',
+  };
 }
 
-function offOp(reader: Reader, at: Path, off: Readonly<Record<string, number>>, sheet: RawSheet, leaveIn?: number): OpBody {
+function offOp(
+  reader: Reader,
+  at: Path,
+  off: Readonly<Record<string, number>>,
+  sheet: RawSheet,
+  leaveIn?: number,
+): OpBody {
   const parts = Object.entries(off).map(([part, count]) => {
     reader.name([...at, part], part, sheet.parts, 'part');
     const most = sheet.parts[part]?.count ?? 1;
-    if (count > most) reader.problem([...at, part], 'count-disagrees', `${count} of "${part}" come off, but the part's count is ${most}`);
+    if (count > most)
+      reader.problem(
+        [...at, part],
+        'count-disagrees',
+        `${count} of "${part}" come off, but the part's count is ${most}`,
+      );
     return { part, count };
   });
   return { kind: 'off', parts, leaveIn };
@@ -72,7 +96,13 @@ function compileOp(reader: Reader, at: Path, raw: RawOp, side: SideName, sheet: 
   const verbs = Object.keys(raw).filter((k) => !QUALIFIERS.has(k));
   const verb = verbs[0];
   if (verb === undefined || verbs.length > 1) {
-    reader.problem(at, 'op-verbs', verb === undefined ? 'an operation needs one verb, such as place or tighten' : `an operation has one verb; this has ${verbs.join(' and ')}`);
+    reader.problem(
+      at,
+      'op-verbs',
+      verb === undefined
+        ? 'an operation needs one verb, such as place or tighten'
+        : `an operation has one verb; this has ${verbs.join(' and ')}`,
+    );
     return undefined;
   }
   const value = raw[verb];
@@ -88,7 +118,10 @@ function compileOp(reader: Reader, at: Path, raw: RawOp, side: SideName, sheet: 
     case 'measure':
       return { kind: 'measure', measure: reader.name(path, one, sheet.measures, 'measure') };
     case 'judge':
-      return { kind: 'judge', parts: asList(value as string | string[]).map((p) => reader.name(path, p, sheet.parts, 'part')) };
+      return {
+        kind: 'judge',
+        parts: asList(value as string | string[]).map((p) => reader.name(path, p, sheet.parts, 'part')),
+      };
     case 'choose':
       return { kind: 'choose', method: reader.name(path, one, sheet.methods, 'method') };
     case 'set':
@@ -116,11 +149,20 @@ function compileOp(reader: Reader, at: Path, raw: RawOp, side: SideName, sheet: 
   }
 }
 
-function plainOp(reader: Reader, at: Path, kind: (typeof plainVerbs)[number], what: string, raw: RawOp, sheet: RawSheet): OpBody {
+function plainOp(
+  reader: Reader,
+  at: Path,
+  kind: (typeof plainVerbs)[number],
+  what: string,
+  raw: RawOp,
+  sheet: RawSheet,
+): OpBody {
   const part = Object.hasOwn(sheet.parts, what) ? what : undefined;
   const needsPart = kind === 'place' || kind === 'press' || kind === 'inspect' || kind === 'count';
   if (needsPart && !part) reader.name(at, what, sheet.parts, 'part');
-  if (kind === 'fill' && sheet.fluids && !Object.hasOwn(sheet.fluids, what)) reader.name(at, what, sheet.fluids, 'fluid');
-  if (kind === 'lubricate' && raw.with !== undefined) reader.name([...at.slice(0, -1), 'with'], raw.with, sheet.fluids, 'fluid');
+  if (kind === 'fill' && sheet.fluids && !Object.hasOwn(sheet.fluids, what))
+    reader.name(at, what, sheet.fluids, 'fluid');
+  if (kind === 'lubricate' && raw.with !== undefined)
+    reader.name([...at.slice(0, -1), 'with'], raw.with, sheet.fluids, 'fluid');
   return { kind, what, part, with: raw.with, to: raw.to, ask: raw.ask, yes: raw.yes, except: raw.except };
 }

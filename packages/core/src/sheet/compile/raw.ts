@@ -7,7 +7,8 @@ export interface RawWhen {
   readonly method?: string;
   readonly finding?: string;
 }
-export type RawFrom = 'table' | 'shop' | 'hearsay' | 'computed' | 'guess' | { readonly maker: string; readonly page?: string };
+export type RawFrom =
+  'table' | 'shop' | 'hearsay' | 'computed' | 'guess' | { readonly maker: string; readonly page?: string };
 export type RawCaution = string | { readonly class?: string; readonly say?: string; readonly acknowledge?: boolean };
 export type RawOp = Readonly<Record<string, unknown>> & {
   readonly when?: RawWhen;
@@ -120,15 +121,46 @@ export interface RawSheet {
     readonly choose: readonly { readonly is: Figure; readonly variant: string }[];
   }[];
   readonly parts: Readonly<Record<string, RawPart>>;
-  readonly kits?: Readonly<Record<string, { readonly title?: string; readonly order: string; readonly price?: number; readonly covers: readonly string[] }>>;
+  readonly kits?: Readonly<
+    Record<
+      string,
+      { readonly title?: string; readonly order: string; readonly price?: number; readonly covers: readonly string[] }
+    >
+  >;
   readonly joints?: Readonly<Record<string, RawJoint>>;
   readonly aids?: Readonly<Record<string, { readonly title: string; readonly where: string }>>;
-  readonly marks?: Readonly<Record<string, { readonly title?: string; readonly between: readonly string[]; readonly where: string; readonly with?: string }>>;
+  readonly marks?: Readonly<
+    Record<
+      string,
+      { readonly title?: string; readonly between: readonly string[]; readonly where: string; readonly with?: string }
+    >
+  >;
   readonly standing?: Readonly<Record<string, { readonly say: string; readonly from: string; readonly until: string }>>;
   readonly measures?: Readonly<Record<string, RawMeasure>>;
   readonly settings?: Readonly<Record<string, RawSetting>>;
-  readonly methods?: Readonly<Record<string, { readonly ask: string; readonly choices: Readonly<Record<string, { readonly title: string; readonly why?: string }>> }>>;
-  readonly fluids?: Readonly<Record<string, { readonly title?: string; readonly grade: string; readonly amount: Figure }>>;
-  readonly tests?: Readonly<Record<string, { readonly title: string; readonly quantity: string; readonly gauge?: string; readonly accept: Figure; readonly 'failed-by'?: readonly string[] }>>;
+  readonly methods?: Readonly<
+    Record<
+      string,
+      {
+        readonly ask: string;
+        readonly choices: Readonly<Record<string, { readonly title: string; readonly why?: string }>>;
+      }
+    >
+  >;
+  readonly fluids?: Readonly<
+    Record<string, { readonly title?: string; readonly grade: string; readonly amount: Figure }>
+  >;
+  readonly tests?: Readonly<
+    Record<
+      string,
+      {
+        readonly title: string;
+        readonly quantity: string;
+        readonly gauge?: string;
+        readonly accept: Figure;
+        readonly 'failed-by'?: readonly string[];
+      }
+    >
+  >;
   readonly rungs: readonly RawRung[];
 }

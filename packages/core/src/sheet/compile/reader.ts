@@ -1,12 +1,23 @@
 import { JubbError } from '../../error.ts';
-import { dimensionNames, looksLikeBand, parseBand, parseQuantity, type Band, type Dimension, type Quantity } from '../../quantities/index.ts';
+import {
+  dimensionNames,
+  looksLikeBand,
+  parseBand,
+  parseQuantity,
+  type Band,
+  type Dimension,
+  type Quantity,
+} from '../../quantities/index.ts';
 import type { SheetProblem } from '../errors.ts';
 
 export type Path = readonly (string | number)[];
 
 /** `rungs[2].strip.undo` */
 export function pathText(path: Path): string {
-  return path.reduce<string>((text, step) => (typeof step === 'number' ? `${text}[${step}]` : text ? `${text}.${step}` : step), '');
+  return path.reduce<string>(
+    (text, step) => (typeof step === 'number' ? `${text}[${step}]` : text ? `${text}.${step}` : step),
+    '',
+  );
 }
 
 /** Gathers what is wrong while the compiler goes on, so that a writer sees all of it at once. */
@@ -35,7 +46,12 @@ export class Reader {
   dimension(at: Path, given: string): Dimension {
     const name = given.replace(/[ -]([a-z])/g, (_, c: string) => c.toUpperCase());
     const found = dimensionNames.find((d) => d === name);
-    if (!found) this.problem(at, 'unknown-quantity', `"${given}" is not a kind of quantity; one of: ${dimensionNames.join(', ')}`);
+    if (!found)
+      this.problem(
+        at,
+        'unknown-quantity',
+        `"${given}" is not a kind of quantity; one of: ${dimensionNames.join(', ')}`,
+      );
     return found ?? 'ratio';
   }
 
@@ -43,7 +59,11 @@ export class Reader {
   name(at: Path, given: string, known: Readonly<Record<string, unknown>> | undefined, kind: string): string {
     if (!known || !Object.hasOwn(known, given)) {
       const names = Object.keys(known ?? {});
-      this.problem(at, 'unknown-name', `there is no ${kind} "${given}"${names.length > 0 ? `; there is: ${names.join(', ')}` : ''}`);
+      this.problem(
+        at,
+        'unknown-name',
+        `there is no ${kind} "${given}"${names.length > 0 ? `; there is: ${names.join(', ')}` : ''}`,
+      );
     }
     return given;
   }

@@ -13,41 +13,82 @@ export function compileSteps(reader: Reader, sheet: RawSheet): readonly Step[] {
     if (seen.has(rung.id)) reader.problem([...at, 'id'], 'twice', `the rung "${rung.id}" stands twice`);
     seen.add(rung.id);
     if (rung.side === 'bottom') {
-      if (rung.strip || rung.build) reader.problem(at, 'two-sides', 'a rung of the bottom has ops, not a strip or build side');
-      steps.push(step(reader, at, sheet, rung, 'bottom', `bottom ${rung.id}`, rung.title, { ops: rung.ops, minutes: rung.minutes }));
+      if (rung.strip || rung.build)
+        reader.problem(at, 'two-sides', 'a rung of the bottom has ops, not a strip or build side');
+      steps.push(
+        step(reader, at, sheet, rung, 'bottom', `bottom ${rung.id}`, rung.title, {
+          ops: rung.ops,
+          minutes: rung.minutes,
+        }),
+      );
       return;
     }
-    if (rung.ops) reader.problem([...at, 'ops'], 'ops-without-side', 'ops belong to a strip or build side, or to a rung with side: bottom');
-    if (!rung.strip && !rung.build) reader.problem(at, 'no-side', `the rung "${rung.id}" has neither a strip nor a build side`);
-    if (rung.strip) steps.push(step(reader, [...at, 'strip'], sheet, rung, 'strip', `strip ${rung.id}`, rung.title, rung.strip));
+    if (rung.ops)
+      reader.problem(
+        [...at, 'ops'],
+        'ops-without-side',
+        'ops belong to a strip or build side, or to a rung with side: bottom',
+      );
+    if (!rung.strip && !rung.build)
+      reader.problem(at, 'no-side', `the rung "${rung.id}" has neither a strip nor a build side`);
+    if (rung.strip)
+      steps.push(step(reader, [...at, 'strip'], sheet, rung, 'strip', `strip ${rung.id}`, rung.title, rung.strip));
     if (Array.isArray(rung.build)) {
       rung.build.forEach((named, j) => {
-        steps.push(step(reader, [...at, 'build', j], sheet, rung, 'build', `build ${rung.id}.${named.id}`, named.title ?? rung.title, named));
+        steps.push(
+          step(
+            reader,
+            [...at, 'build', j],
+            sheet,
+            rung,
+            'build',
+            `build ${rung.id}.${named.id}`,
+            named.title ?? rung.title,
+            named,
+          ),
+        );
       });
     } else if (rung.build) {
-      steps.push(step(reader, [...at, 'build'], sheet, rung, 'build', `build ${rung.id}`, rung.title, rung.build as RawSide));
+      steps.push(
+        step(reader, [...at, 'build'], sheet, rung, 'build', `build ${rung.id}`, rung.title, rung.build as RawSide),
+      );
     }
   });
   for (const [i, s] of steps.entries()) {
     for (const other of [...s.after, ...s.before]) {
-      if (!steps.some((t) => t.id === other)) reader.problem(['rungs', i], 'unknown-name', `"${s.id}" names "${other}", which is no step`);
+      if (!steps.some((t) => t.id === other))
+        reader.problem(['rungs', i], 'unknown-name', `"${s.id}" names "${other}", which is no step`);
     }
   }
   return steps;
 }
 
-function step(reader: Reader, at: Path, sheet: RawSheet, rung: RawRung, side: SideName, id: string, title: string, raw: RawSide): Step {
+function step(
+  reader: Reader,
+  at: Path,
+  sheet: RawSheet,
+  rung: RawRung,
+  side: SideName,
+  id: string,
+  title: string,
+  raw: RawSide,
+): Step {
   return {
     id,
     rung: rung.id,
     side,
     title,
     group: rung.group,
-    when: [...compileWhen(reader, ['rungs', at[1]!, 'when'], rung.when, sheet), ...compileWhen(reader, [...at, 'when'], raw.when, sheet)],
+    when: [
+      ...compileWhen(reader, ['rungs', at[1]!, 'when'], rung.when, sheet),
+      ...compileWhen(reader, [...at, 'when'], raw.when, sheet),
+    ],
     ops: compileSideOps(reader, { rung: rung.id, side, prefix: id.replace(' ', '/'), at }, raw, sheet),
     minutes: raw.minutes ?? 0,
     helper: raw.helper ?? rung.helper,
-    tools: (raw.tools ?? []).map((t) => (typeof t === 'string' ? t : t.instead ? `${t.special}, or ${t.instead}` : t.special)),
+    tools: (raw.tools ?? []).map((t) =>
+      typeof t === 'string' ? t : t.instead ? `${t.special}, or ${t.instead}` : t.special,
+    ),
     after: (raw.after ?? []).map((name) => stepId(name, side)),
     before: (raw.before ?? []).map((name) => stepId(name, side)),
   };

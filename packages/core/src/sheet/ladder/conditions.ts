@@ -16,7 +16,12 @@ export type Standing = 'yes' | 'no' | 'open';
 export function stands(conditions: readonly Condition[], choices: LadderChoices): Standing {
   let result: Standing = 'yes';
   for (const c of conditions) {
-    const now = c.on === 'variant' ? choices.variant : c.on === 'method' ? choices.methods[c.subject] : choices.findings[c.subject];
+    const now =
+      c.on === 'variant'
+        ? choices.variant
+        : c.on === 'method'
+          ? choices.methods[c.subject]
+          : choices.findings[c.subject];
     if (now === undefined) result = result === 'no' ? 'no' : 'open';
     else if ((now === c.is) === c.negate) result = 'no';
   }

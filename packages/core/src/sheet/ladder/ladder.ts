@@ -25,11 +25,16 @@ export interface Ladder {
  * @throws CycleError when the constraints contradict each other (the lint finds it first)
  */
 export function ladder(sheet: Sheet, choices: LadderChoices): Ladder {
-  const of = (side: SideName): readonly Step[] => sheet.steps.filter((s) => s.side === side && stands(s.when, choices) === 'yes');
+  const of = (side: SideName): readonly Step[] =>
+    sheet.steps.filter((s) => s.side === side && stands(s.when, choices) === 'yes');
   const strip = chain(orderSteps(of('strip')), choices, []);
   const lastStrip = strip.at(-1);
   const bottom = of('bottom').map((s) => settle(s, choices, lastStrip ? [lastStrip.id] : []));
-  const build = chain(orderSteps(reverseRungs(of('build'))), choices, bottom.length > 0 ? bottom.map((b) => b.id) : lastStrip ? [lastStrip.id] : []);
+  const build = chain(
+    orderSteps(reverseRungs(of('build'))),
+    choices,
+    bottom.length > 0 ? bottom.map((b) => b.id) : lastStrip ? [lastStrip.id] : [],
+  );
   return { strip, bottom, build, all: [...strip, ...bottom, ...build] };
 }
 

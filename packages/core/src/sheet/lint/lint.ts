@@ -29,20 +29,32 @@ const rules: readonly Rule[] = [
 
 export function lintSheet(sheet: Sheet): readonly LintProblem[] {
   const problems: LintProblem[] = [];
-  for (const rule of rules) rule(sheet, (at, code, message, severity = 'error') => problems.push({ at, code, message, severity }));
+  for (const rule of rules)
+    rule(sheet, (at, code, message, severity = 'error') => problems.push({ at, code, message, severity }));
   return problems;
 }
 
 const opsOf = <K extends OpKind>(sheet: Sheet, ...kinds: readonly K[]): { op: OpOf<K>; step: Step }[] =>
-  sheet.steps.flatMap((step) => step.ops.filter((op): op is OpOf<K> & Op => (kinds as readonly string[]).includes(op.kind)).map((op) => ({ op, step })));
+  sheet.steps.flatMap((step) =>
+    step.ops
+      .filter((op): op is OpOf<K> & Op => (kinds as readonly string[]).includes(op.kind))
+      .map((op) => ({ op, step })),
+  );
 
 function everyAidComesOut(sheet: Sheet, report: Report): void {
   for (const aid of Object.values(sheet.aids)) {
     const fitted = opsOf(sheet, 'fit-aid').filter(({ op }) => op.aid === aid.id);
     const removed = opsOf(sheet, 'remove-aid').filter(({ op }) => op.aid === aid.id);
-    if (fitted.length === 0) report(['aids', aid.id], 'aid-never-fitted', `"${aid.title}" is listed but no step fits it`, 'warning');
-    if (fitted.length > 0 && removed.length === 0) report(['aids', aid.id], 'aid-left-in', `"${aid.title}" is fitted at ${fitted[0]!.step.id} and never comes out`);
-    if (removed.length > 0 && fitted.length === 0) report(['aids', aid.id], 'aid-never-fitted', `"${aid.title}" comes out at ${removed[0]!.step.id} but is never fitted`);
+    if (fitted.length === 0)
+      report(['aids', aid.id], 'aid-never-fitted', `"${aid.title}" is listed but no step fits it`, 'warning');
+    if (fitted.length > 0 && removed.length === 0)
+      report(['aids', aid.id], 'aid-left-in', `"${aid.title}" is fitted at ${fitted[0]!.step.id} and never comes out`);
+    if (removed.length > 0 && fitted.length === 0)
+      report(
+        ['aids', aid.id],
+        'aid-never-fitted',
+        `"${aid.title}" comes out at ${removed[0]!.step.id} but is never fitted`,
+      );
   }
 }
 
@@ -57,9 +69,16 @@ function everyPartGoesBack(sheet: Sheet, report: Report): void {
       off.add(part);
       const p = sheet.parts[part];
       if (!p) continue;
-      if (p.stays) report(['parts', part], 'part-stays', `"${p.title}" is said to stay on the unit but comes off at ${step.id}`);
-      if (!back.has(part)) report(['parts', part], 'part-not-refitted', `"${p.title}" comes off at ${step.id} and no step puts it back`);
-      if (count !== p.count) report(['parts', part], 'count-disagrees', `${count} of "${p.title}" come off at ${step.id}; the part's count is ${p.count}`);
+      if (p.stays)
+        report(['parts', part], 'part-stays', `"${p.title}" is said to stay on the unit but comes off at ${step.id}`);
+      if (!back.has(part))
+        report(['parts', part], 'part-not-refitted', `"${p.title}" comes off at ${step.id} and no step puts it back`);
+      if (count !== p.count)
+        report(
+          ['parts', part],
+          'count-disagrees',
+          `${count} of "${p.title}" come off at ${step.id}; the part's count is ${p.count}`,
+        );
     }
   }
   for (const part of back) {
@@ -71,17 +90,28 @@ function everyPartGoesBack(sheet: Sheet, report: Report): void {
 function undoneIsTightened(sheet: Sheet, report: Report): void {
   const tightened = new Set(opsOf(sheet, 'tighten').map(({ op }) => op.joint));
   for (const { op, step } of opsOf(sheet, 'undo')) {
-    if (!tightened.has(op.joint)) report(['joints', op.joint], 'joint-left-loose', `the joint "${op.joint}" is undone at ${step.id} and never tightened`);
+    if (!tightened.has(op.joint))
+      report(
+        ['joints', op.joint],
+        'joint-left-loose',
+        `the joint "${op.joint}" is undone at ${step.id} and never tightened`,
+      );
   }
 }
 
 function oneTimeFastenersHaveAnOrder(sheet: Sheet, report: Report): void {
   for (const joint of Object.values(sheet.joints)) {
     const part = sheet.parts[joint.fastener];
-    if (joint.fasteners === 'new' && !part?.order) report(['joints', joint.id, 'fasteners'], 'no-part-line', `"${joint.title}" takes new fasteners each time, but "${joint.fastener}" has no order number`);
+    if (joint.fasteners === 'new' && !part?.order)
+      report(
+        ['joints', joint.id, 'fasteners'],
+        'no-part-line',
+        `"${joint.title}" takes new fasteners each time, but "${joint.fastener}" has no order number`,
+      );
   }
   for (const part of Object.values(sheet.parts)) {
-    if (part.renew === 'always' && !part.order) report(['parts', part.id], 'no-part-line', `"${part.title}" is always renewed, but has no order number`);
+    if (part.renew === 'always' && !part.order)
+      report(['parts', part.id], 'no-part-line', `"${part.title}" is always renewed, but has no order number`);
   }
 }
 
@@ -94,12 +124,21 @@ function torquesAreSane(sheet: Sheet, report: Report): void {
       const { results } = torqueSanity.reckon(sanityInputs(joint, final.to));
       const worst = torqueSanity.reckon(sanityInputs(joint, final.window.high)).results;
       if (results.verdict === 'plausible' && worst.verdict === 'past-yield') {
-        report(at, 'insane-torque', `${joint.title}, ${joint.thread}: the top of the window is past yield (${Math.round(worst.percentOfYield.value)} %)`);
+        report(
+          at,
+          'insane-torque',
+          `${joint.title}, ${joint.thread}: the top of the window is past yield (${Math.round(worst.percentOfYield.value)} %)`,
+        );
       }
       if (results.verdict === 'plausible') continue;
       if (results.verdict === 'low' && joint.lowBecause !== undefined) continue;
       const mistake = results.likelyMistake === undefined ? '' : `; perhaps ${results.likelyMistake}`;
-      report(at, 'insane-torque', `${joint.title}, ${joint.thread}: ${results.verdict}, ${Math.round(results.percentOfYield.value)} % of yield${mistake}`, results.verdict === 'low' ? 'warning' : 'error');
+      report(
+        at,
+        'insane-torque',
+        `${joint.title}, ${joint.thread}: ${results.verdict}, ${Math.round(results.percentOfYield.value)} % of yield${mistake}`,
+        results.verdict === 'low' ? 'warning' : 'error',
+      );
     } catch (e) {
       if (!(e instanceof ReckonError)) throw e;
       report(at, e.code, e.message);
@@ -108,7 +147,10 @@ function torquesAreSane(sheet: Sheet, report: Report): void {
 }
 
 /** What `torque-sanity` wants to know of a joint. */
-export function sanityInputs(joint: Joint, torque: { readonly value: number; readonly unit: string }): Readonly<Record<string, unknown>> {
+export function sanityInputs(
+  joint: Joint,
+  torque: { readonly value: number; readonly unit: string },
+): Readonly<Record<string, unknown>> {
   return {
     thread: joint.thread,
     torque,
@@ -127,7 +169,8 @@ function standingCautionsEnd(sheet: Sheet, report: Report): void {
   };
   for (const s of sheet.standing) {
     if (place(s.from) < 0 || place(s.until) < 0) continue;
-    if (place(s.from) >= place(s.until)) report(['standing', s.id], 'standing-never-ends', `"${s.say}" ends at ${s.until}, which is not after ${s.from}`);
+    if (place(s.from) >= place(s.until))
+      report(['standing', s.id], 'standing-never-ends', `"${s.say}" ends at ${s.until}, which is not after ${s.from}`);
   }
 }
 
@@ -135,16 +178,22 @@ function marksAreAlignedAgain(sheet: Sheet, report: Report): void {
   const aligned = new Set(opsOf(sheet, 'align').map(({ op }) => op.mark));
   const made = new Set(opsOf(sheet, 'mark').map(({ op }) => op.mark));
   for (const mark of Object.values(sheet.marks)) {
-    if (made.has(mark.id) && !aligned.has(mark.id)) report(['marks', mark.id], 'mark-not-used', `"${mark.title}" is made and never lined up again`);
-    if (!made.has(mark.id) && aligned.has(mark.id)) report(['marks', mark.id], 'mark-not-made', `"${mark.title}" is to be lined up but was never made`);
+    if (made.has(mark.id) && !aligned.has(mark.id))
+      report(['marks', mark.id], 'mark-not-used', `"${mark.title}" is made and never lined up again`);
+    if (!made.has(mark.id) && aligned.has(mark.id))
+      report(['marks', mark.id], 'mark-not-made', `"${mark.title}" is to be lined up but was never made`);
   }
 }
 
 function methodsHaveReasons(sheet: Sheet, report: Report): void {
   for (const method of Object.values(sheet.methods)) {
-    for (const c of method.choices) if (!c.why) report(['methods', method.id, 'choices', c.id], 'no-reason', `the choice "${c.title}" says no reason`);
-    if (method.choices.length < 2) report(['methods', method.id], 'no-choice', `"${method.ask}" offers ${method.choices.length} choice`);
-    if (!opsOf(sheet, 'choose').some(({ op }) => op.method === method.id)) report(['methods', method.id], 'never-asked', `"${method.ask}" is never asked`, 'warning');
+    for (const c of method.choices)
+      if (!c.why)
+        report(['methods', method.id, 'choices', c.id], 'no-reason', `the choice "${c.title}" says no reason`);
+    if (method.choices.length < 2)
+      report(['methods', method.id], 'no-choice', `"${method.ask}" offers ${method.choices.length} choice`);
+    if (!opsOf(sheet, 'choose').some(({ op }) => op.method === method.id))
+      report(['methods', method.id], 'never-asked', `"${method.ask}" is never asked`, 'warning');
   }
 }
 
@@ -154,11 +203,18 @@ function judgedBeforeDecided(sheet: Sheet, report: Report): void {
   const conditions = sheet.steps.flatMap((s) => [...s.when, ...s.ops.flatMap((o) => o.when)]);
   for (const c of conditions) {
     if (c.on !== 'finding') continue;
-    if (!judged.has(c.subject)) report(['parts', c.subject], 'never-judged', `a step hangs on the finding of "${c.subject}", which no step judges`);
-    if (!findings.some((f) => f === c.is)) report(['parts', c.subject], 'unknown-finding', `"${c.is}" is not a finding`);
+    if (!judged.has(c.subject))
+      report(
+        ['parts', c.subject],
+        'never-judged',
+        `a step hangs on the finding of "${c.subject}", which no step judges`,
+      );
+    if (!findings.some((f) => f === c.is))
+      report(['parts', c.subject], 'unknown-finding', `"${c.is}" is not a finding`);
   }
   for (const part of Object.values(sheet.parts)) {
-    if (part.renew === 'judge' && !judged.has(part.id)) report(['parts', part.id], 'never-judged', `"${part.title}" is to be judged, but no step does`);
+    if (part.renew === 'judge' && !judged.has(part.id))
+      report(['parts', part.id], 'never-judged', `"${part.title}" is to be judged, but no step does`);
   }
 }
 
@@ -177,6 +233,7 @@ function noCycles(sheet: Sheet, report: Report): void {
 function settingsAreSet(sheet: Sheet, report: Report): void {
   const set = new Set(opsOf(sheet, 'set').map(({ op }) => op.setting));
   for (const setting of Object.values(sheet.settings)) {
-    if (!set.has(setting.id)) report(['settings', setting.id], 'never-set', `"${setting.title}" is never set`, 'warning');
+    if (!set.has(setting.id))
+      report(['settings', setting.id], 'never-set', `"${setting.title}" is never set`, 'warning');
   }
 }

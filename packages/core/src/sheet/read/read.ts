@@ -27,7 +27,18 @@ export interface ReadSheet {
  */
 export function readSheet(text: string): ReadSheet {
   if (text.length > LONGEST) {
-    return { problems: [{ severity: 'error', code: 'too-long', path: '', message: `a sheet of more than ${LONGEST} characters`, line: 1, column: 1 }] };
+    return {
+      problems: [
+        {
+          severity: 'error',
+          code: 'too-long',
+          path: '',
+          message: `a sheet of more than ${LONGEST} characters`,
+          line: 1,
+          column: 1,
+        },
+      ],
+    };
   }
   const counter = new LineCounter();
   const doc = parseDocument(text, { lineCounter: counter, prettyErrors: false, uniqueKeys: true });
@@ -43,17 +54,38 @@ export function readSheet(text: string): ReadSheet {
   try {
     raw = doc.toJS({ maxAliasCount: 50 });
   } catch (e) {
-    return { problems: [{ severity: 'error', code: 'not-yaml', path: '', message: e instanceof Error ? e.message : 'unreadable', line: 1, column: 1 }] };
+    return {
+      problems: [
+        {
+          severity: 'error',
+          code: 'not-yaml',
+          path: '',
+          message: e instanceof Error ? e.message : 'unreadable',
+          line: 1,
+          column: 1,
+        },
+      ],
+    };
   }
-  const placed = (at: Path, p: Omit<SheetProblem, 'line' | 'column' | 'path'>): SheetProblem => ({ ...p, path: pathText(at), ...positionOf(doc, counter, at) });
+  const placed = (at: Path, p: Omit<SheetProblem, 'line' | 'column' | 'path'>): SheetProblem => ({
+    ...p,
+    path: pathText(at),
+    ...positionOf(doc, counter, at),
+  });
   if (!validate(raw)) {
-    const problems = schemaProblems(validate.errors ?? [], raw).map(({ at, code, message }) => placed(at, { severity: 'error', code, message }));
+    const problems = schemaProblems(validate.errors ?? [], raw).map(({ at, code, message }) =>
+      placed(at, { severity: 'error', code, message }),
+    );
     return { problems: inOrder(problems) };
   }
   const compiled = compileSheet(raw as RawSheet);
-  const ownProblems = compiled.problems.map(({ at, severity, code, message }) => placed(at, { severity, code, message }));
+  const ownProblems = compiled.problems.map(({ at, severity, code, message }) =>
+    placed(at, { severity, code, message }),
+  );
   if (ownProblems.some((p) => p.severity === 'error')) return { problems: inOrder(ownProblems) };
-  const lint = lintSheet(compiled.sheet).map((p) => placed(rungIndex(p.at, compiled.sheet), { severity: p.severity, code: p.code, message: p.message }));
+  const lint = lintSheet(compiled.sheet).map((p) =>
+    placed(rungIndex(p.at, compiled.sheet), { severity: p.severity, code: p.code, message: p.message }),
+  );
   const problems = inOrder([...ownProblems, ...lint]);
   return problems.some((p) => p.severity === 'error') ? { problems } : { sheet: compiled.sheet, problems };
 }
@@ -61,7 +93,11 @@ export function readSheet(text: string): ReadSheet {
 /** Reads a sheet that must be good. @throws SheetError with every problem */
 export function readGoodSheet(text: string, name: string): Sheet {
   const { sheet, problems } = readSheet(text);
-  if (!sheet) throw new SheetError(name, problems.filter((p) => p.severity === 'error'));
+  if (!sheet)
+    throw new SheetError(
+      name,
+      problems.filter((p) => p.severity === 'error'),
+    );
   return sheet;
 }
 
@@ -80,9 +116,14 @@ function rungIndex(at: Path, sheet: Sheet): Path {
 function schemaProblems(errors: readonly ErrorObject[], raw: unknown): { at: Path; code: string; message: string }[] {
   const out = new Map<string, { at: Path; code: string; message: string }>();
   const deepest = Math.max(...errors.map((e) => e.instancePath.split('/').length));
-  const telling = errors.filter((e) => !['anyOf', 'if'].includes(e.keyword) || e.instancePath.split('/').length === deepest);
+  const telling = errors.filter(
+    (e) => !['anyOf', 'if'].includes(e.keyword) || e.instancePath.split('/').length === deepest,
+  );
   for (const e of telling) {
-    const at: (string | number)[] = e.instancePath.split('/').slice(1).map((s) => (/^\d+$/.test(s) ? Number(s) : s.replaceAll('~1', '/').replaceAll('~0', '~')));
+    const at: (string | number)[] = e.instancePath
+      .split('/')
+      .slice(1)
+      .map((s) => (/^\d+$/.test(s) ? Number(s) : s.replaceAll('~1', '/').replaceAll('~0', '~')));
     let code = 'wrong-shape';
     let message: string;
     switch (e.keyword) {

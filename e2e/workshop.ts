@@ -1,0 +1,145 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import pg from 'pg';
+import puppeteer, { type Browser, type Page } from 'puppeteer-core';
+
+const ROOT = process.cwd();
+
+export function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const s = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = s.address() as { port: number };
+      s.close(() => resolve(port));
+    });
+  });
+}
+
+/** A workshop of its own for a test: fresh database, stand-ins, server; the real thing, on loopback. */
+export class Workshop {
+  base = '';
+  databaseUrl = '';
+  readonly data = mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'workshop-'));
+  private env: NodeJS.ProcessEnv = {};
+  private readonly running: ChildProcess[] = [];
+  private server: ChildProcess | undefined;
+  private browser: Browser | undefined;
+
+  async open(): Promise<void> {
+    const admin = process.env['JUBB_TEST_DATABASE'];
+    if (!admin) throw new Error('run ./jubb test: it starts the database that this test needs');
+    const name = `e2e_${process.pid}_${Date.now()}`;
+    const client = new pg.Client({ connectionString: admin });
+    await client.connect();
+    await client.query(`CREATE DATABASE ${name}`);
+    await client.end();
+    this.databaseUrl = admin.replace(/\/[^/]+$/, `/${name}`);
+    const [port, standIns] = [await freePort(), await freePort()];
+    this.base = `http://127.0.0.1:${port}`;
+    this.env = {
+      ...process.env,
+      DATABASE_URL: this.databaseUrl,
+      PORT: String(port),
+      JUBB_DATA: this.data,
+      JUBB_WEB: join(ROOT, 'apps/web/dist'),
+      JUBB_LIBRARY: join(ROOT, 'library'),
+      JUBB_STAND_INS: `127.0.0.1:${standIns}`,
+      JUBB_STAND_IN_PORT: String(standIns),
+      JUBB_LOG: 'error',
+    };
+    this.running.push(
+      spawn(process.execPath, [join(ROOT, 'apps/stand-ins/dist/main.js')], { env: this.env, stdio: 'ignore' }),
+    );
+    await this.startServer();
+  }
+
+  async startServer(): Promise<void> {
+    const server = spawn(process.execPath, [join(ROOT, 'apps/server/dist/main.js')], {
+      env: this.env,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.server = server;
+    await new Promise<void>((resolve, reject) => {
+      server.stdout.on('data', (d: Buffer) => {
+        if (d.toString().includes('ready on')) resolve();
+      });
+      server.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+    });
+  }
+
+  /** Ends the server without a word, as a power cut would. */
+  async killServer(): Promise<void> {
+    const server = this.server!;
+    const gone = new Promise((done) => server.once('exit', done));
+    server.removeAllListeners('exit');
+    server.kill('SIGKILL');
+    await Promise.race([gone, new Promise((r) => setTimeout(r, 500))]);
+  }
+
+  async query<T>(sql: string, values: unknown[] = []): Promise<T[]> {
+    const client = new pg.Client({ connectionString: this.databaseUrl });
+    await client.connect();
+    const { rows } = await client.query(sql, values);
+    await client.end();
+    return rows as T[];
+  }
+
+  /** A page in a browser context of its own: own cookies, own outbox. */
+  async page(): Promise<Page> {
+    this.browser ??= await puppeteer.launch({
+      executablePath: '/usr/bin/chromium',
+      headless: true,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+      defaultViewport: { width: 1280, height: 800, deviceScaleFactor: 1 },
+    });
+    const context = await this.browser.createBrowserContext();
+    const page = await context.newPage();
+    page.setDefaultTimeout(15_000);
+    return page;
+  }
+
+  async signIn(page: Page, name = 'Magnus Sorley', pin = '2222'): Promise<void> {
+    await page.goto(this.base);
+    await page.waitForSelector('.names button');
+    await press(page, '.names button', name);
+    await page.type('#pin', pin);
+    await page.keyboard.press('Enter');
+  }
+
+  async close(): Promise<void> {
+    await this.browser?.close();
+    this.server?.removeAllListeners('exit');
+    this.server?.kill('SIGKILL');
+    for (const r of this.running) r.kill('SIGKILL');
+  }
+}
+
+/** Presses the first element of a selector whose text holds the words. */
+export async function press(page: Page, selector: string, words: string): Promise<void> {
+  await page.waitForFunction(
+    (s: string, w: string) => [...document.querySelectorAll(s)].some((e) => e.textContent?.includes(w)),
+    {},
+    selector,
+    words,
+  );
+  await page.evaluate(
+    (s: string, w: string) => {
+      [...document.querySelectorAll<HTMLElement>(s)].find((e) => e.textContent?.includes(w))?.click();
+    },
+    selector,
+    words,
+  );
+}
+
+export const text = (page: Page, selector: string): Promise<string> => page.$eval(selector, (e) => e.textContent ?? '');
+export const has = (page: Page, words: string): Promise<unknown> =>
+  page.waitForFunction((w: string) => document.body.innerText.includes(w), {}, words);
