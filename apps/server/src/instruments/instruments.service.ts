@@ -3,7 +3,6 @@ import {
   Injectable,
   NotFoundException,
   UnprocessableEntityException,
-  type OnApplicationBootstrap,
   type OnApplicationShutdown,
 } from '@nestjs/common';
 import type { HandDto, InstrumentMessage, InstrumentView } from '@jubb/contract';
@@ -15,14 +14,15 @@ import type { InstrumentPort } from './instrument.port.ts';
 import { TcpInstrument } from './tcp-instrument.ts';
 
 @Injectable()
-export class InstrumentsService implements OnApplicationBootstrap, OnApplicationShutdown {
+export class InstrumentsService implements OnApplicationShutdown {
   private readonly ports = new Map<string, InstrumentPort>();
   constructor(
     private readonly db: DataSource,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
-  async onApplicationBootstrap(): Promise<void> {
+  /** Connects to every instrument on the list; called once the list is there. */
+  async connectAll(): Promise<void> {
     const [host, port] = this.config.standIns.split(':');
     for (const i of await this.db.getRepository(Instrument).find()) {
       const adapter = new TcpInstrument(i.id, host ?? '127.0.0.1', Number(port));

@@ -39,7 +39,7 @@ export default function FloorScreen(): React.JSX.Element {
     <main className="floor">
       <section className="places">
         <div className="hd">
-          <h2>On the benches</h2>
+          <h1 style={{ fontSize: 22 }}>On the benches</h1>
           <small>{format(now, 'EEEE, HH:mm')}</small>
           <small className="ms-auto">
             {places.length} places, {places.filter(at).length} in use
