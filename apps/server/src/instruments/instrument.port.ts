@@ -4,6 +4,8 @@ import type { Observable } from 'rxjs';
 /** What the bench wants of any instrument. One adapter stands behind it now; others may follow. */
 export interface InstrumentPort {
   readonly connected: boolean;
+  /** The newest live value, for a bench that begins to listen while nothing moves. */
+  readonly lastLive: InstrumentMessage | undefined;
   /** Readings and finished pulls as they come. */
   readonly messages: Observable<InstrumentMessage>;
   connect(): void;

@@ -6,7 +6,7 @@ import {
   type OnApplicationShutdown,
 } from '@nestjs/common';
 import type { HandDto, InstrumentMessage, InstrumentView } from '@jubb/contract';
-import type { Observable } from 'rxjs';
+import { startWith, type Observable } from 'rxjs';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config/config.ts';
 import { Instrument } from '../database/entities/instrument.entity.ts';
@@ -41,7 +41,8 @@ export class InstrumentsService implements OnApplicationShutdown {
   }
 
   messages(id: string): Observable<InstrumentMessage> {
-    return this.port(id).messages;
+    const port = this.port(id);
+    return port.lastLive ? port.messages.pipe(startWith(port.lastLive)) : port.messages;
   }
 
   zero(id: string): void {

@@ -10,6 +10,7 @@ const LONGEST = 200_000;
 export class TcpInstrument implements InstrumentPort {
   readonly messages = new Subject<InstrumentMessage>();
   connected = false;
+  lastLive: InstrumentMessage | undefined;
   private socket: Socket | undefined;
   private rest = '';
   private closed = false;
@@ -32,6 +33,7 @@ export class TcpInstrument implements InstrumentPort {
     socket.on('close', () => {
       if (this.connected) this.messages.next({ type: 'gone' });
       this.connected = false;
+      this.lastLive = undefined;
       if (!this.closed) setTimeout(() => this.connect(), RETRY_MS).unref();
     });
   }
@@ -75,7 +77,10 @@ export class TcpInstrument implements InstrumentPort {
       return;
     }
     if (m.identify) this.connected = true;
-    if (m.live) this.messages.next({ type: 'live', ...m.live });
+    if (m.live) {
+      this.lastLive = { type: 'live', ...m.live };
+      this.messages.next(this.lastLive);
+    }
     if (m.pull) this.messages.next({ type: 'pull', ...m.pull });
   }
 }
