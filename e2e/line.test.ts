@@ -192,7 +192,8 @@ describe('the whole line, on the real interface', () => {
 
 describe('when things go wrong', () => {
   const jobAt = async (place: string): Promise<string> =>
-    (await shop.query<{ id: string }>(`SELECT id FROM job WHERE place = $1 AND stage <> 'handed-over'`, [place]))[0]!.id;
+    (await shop.query<{ id: string }>(`SELECT id FROM job WHERE place = $1 AND stage <> 'handed-over'`, [place]))[0]!
+      .id;
   const stripped = async (job: string): Promise<string[]> =>
     (
       await shop.query<{ command: string }>(

@@ -50,7 +50,11 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
         </nav>
         <span className="gap" />
         <span className="cell">{me.workshop.name}</span>
-        <button type="button" onClick={() => void change()} aria-label={`${me.person.initials}, ${me.person.name}: change whose hands`}>
+        <button
+          type="button"
+          onClick={() => void change()}
+          aria-label={`${me.person.initials}, ${me.person.name}: change whose hands`}
+        >
           {me.person.initials}
         </button>
       </header>
