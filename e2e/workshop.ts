@@ -57,7 +57,7 @@ export class Workshop {
   async startServer(): Promise<void> {
     const server = spawn(process.execPath, [join(ROOT, 'apps/server/dist/main.js')], {
       env: this.env,
-      stdio: ['ignore', 'pipe', 'inherit'],
+      stdio: ['ignore', 'pipe', 'ignore'],
     });
     this.server = server;
     await new Promise<void>((resolve, reject) => {

@@ -1,6 +1,6 @@
 import type { HandDto, InstrumentMessage, InstrumentView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 
@@ -37,6 +37,7 @@ export function useInstrument(
       setValue(undefined);
     };
   }, [id]);
+  const hand = useCallback((move: HandDto) => api<void>(`instruments/${id}/hand`, move), [id]);
   if (!view) return undefined;
-  return { view, value, hand: (move) => api<void>(`instruments/${view.id}/hand`, move) };
+  return { view, value, hand };
 }

@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { createPortal } from 'react-dom';
 import { Rule } from '../../drawing/rule.tsx';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
+import { factsOf } from '../instrument-facts.ts';
 import { useInstrument } from '../use-instrument.ts';
 import { Foot } from './foot.tsx';
 import { Go, type PanelProps } from './panel.tsx';
@@ -20,13 +21,11 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test' | 'measur
   const setting = op.kind === 'read' ? sheet.settings[op.setting] : undefined;
   const dimension = (measure ?? test ?? setting)!.dimension;
   const indicator = useInstrument(setting?.gauge === 'indicator' ? 'indicator' : undefined, () => undefined);
-  const simulated = indicator?.view.simulated === true;
-  const instrumentId = indicator?.view.id;
+  const hand = indicator?.view.simulated ? indicator.hand : undefined;
   useEffect(() => {
-    if (simulated && indicator) void indicator.hand({ action: 'fit-pack', packMm: AS_FOUND_PACK_MM });
-    // Only when the instrument comes: the hand does not fit a pack again with every reading.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [simulated, instrumentId]);
+    // The hand is the same one until the instrument changes, so the pack is fitted once.
+    void hand?.({ action: 'fit-pack', packMm: AS_FOUND_PACK_MM });
+  }, [hand]);
   const readings = state.readings.filter((r) => r.op === op.id);
   const unit = readings.at(-1)?.value.unit ?? (dimension === 'torque' ? 'N·m' : 'mm');
   const own = (q: Quantity | undefined): number | undefined => (q ? inCanonical(q, dimension) : undefined);
@@ -42,16 +41,7 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test' | 'measur
       value,
       how,
       ...(measure && where ? { where } : {}),
-      ...(how === 'instrument' && indicator
-        ? {
-            instrument: {
-              id: indicator.view.id,
-              name: indicator.view.name,
-              simulated: indicator.view.simulated,
-              ...(indicator.view.uncertainty ? { uncertainty: indicator.view.uncertainty } : {}),
-            },
-          }
-        : {}),
+      ...(how === 'instrument' && indicator ? { instrument: factsOf(indicator.view) } : {}),
     });
   };
   const takeLive = (): void => {

@@ -6,6 +6,7 @@ import { createPortal } from 'react-dom';
 import { PackSection } from '../../drawing/pack-section.tsx';
 import { Rule } from '../../drawing/rule.tsx';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
+import { factsOf } from '../instrument-facts.ts';
 import { useInstrument } from '../use-instrument.ts';
 import { Foot } from './foot.tsx';
 import { Go, type PanelProps } from './panel.tsx';
@@ -23,12 +24,11 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
   const indicator = useInstrument(setting.gauge === 'indicator' ? 'indicator' : undefined, () => undefined);
   const pack = packIn(setting, soFar);
   const packMm = pack ? mm(pack) : undefined;
-  const simulatedId = indicator?.view.simulated ? indicator.view.id : undefined;
+  const hand = indicator?.view.simulated ? indicator.hand : undefined;
   useEffect(() => {
-    if (simulatedId && packMm !== undefined) void indicator?.hand({ action: 'fit-pack', packMm });
     // The simulated hub follows the pack, and nothing else.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [simulatedId, packMm]);
+    if (packMm !== undefined) void hand?.({ action: 'fit-pack', packMm });
+  }, [hand, packMm]);
 
   const drawer = context.drawers[setting.shims?.drawer ?? ''] ?? [];
   let advice: PackAdvice | undefined;
@@ -53,16 +53,7 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
       op: op.id,
       value,
       how,
-      ...(how === 'instrument' && indicator
-        ? {
-            instrument: {
-              id: indicator.view.id,
-              name: indicator.view.name,
-              simulated: indicator.view.simulated,
-              ...(indicator.view.uncertainty ? { uncertainty: indicator.view.uncertainty } : {}),
-            },
-          }
-        : {}),
+      ...(how === 'instrument' && indicator ? { instrument: factsOf(indicator.view) } : {}),
     });
   };
   const foot = document.getElementById('foot');

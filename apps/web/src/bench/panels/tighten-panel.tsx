@@ -8,6 +8,7 @@ import { createPortal } from 'react-dom';
 import { BoltCircle } from '../../drawing/bolt-circle.tsx';
 import { TorqueTrace } from '../../drawing/torque-trace.tsx';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
+import { factsOf } from '../instrument-facts.ts';
 import { useInstrument } from '../use-instrument.ts';
 import { Foot } from './foot.tsx';
 import { Go, type PanelProps } from './panel.tsx';
@@ -64,16 +65,7 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
       how,
       ...(trace ? { trace } : {}),
       ...(turnedDeg === undefined ? {} : { turnedDeg }),
-      ...(how === 'instrument' && wrench
-        ? {
-            instrument: {
-              id: wrench.view.id,
-              name: wrench.view.name,
-              simulated: wrench.view.simulated,
-              ...(wrench.view.uncertainty ? { uncertainty: wrench.view.uncertainty } : {}),
-            },
-          }
-        : {}),
+      ...(how === 'instrument' && wrench ? { instrument: factsOf(wrench.view) } : {}),
     });
   };
   const settingNm = setting ? convert(setting.results.setting, 'N·m').value : inCanonical(stage.to, 'torque');
