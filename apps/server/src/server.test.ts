@@ -1,0 +1,320 @@
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import type { JobView, PersonView } from '@jubb/contract';
+import { nextMove, fold, checkChain } from '@jubb/core/bench';
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync } from 'node:fs';
+import { join } from 'node:path';
+import pg from 'pg';
+import request from 'supertest';
+import { DataSource } from 'typeorm';
+import { makeApp } from './app.ts';
+import { ACCESS } from './auth/access.ts';
+import { hashPin, pinFits } from './auth/pin.ts';
+import { likeText } from './database/like.ts';
+import { loadDemo } from './demo/demo.ts';
+import { SheetsService } from './sheets/sheets.service.ts';
+
+jest.setTimeout(60_000);
+
+let app: NestExpressApplication;
+let databaseUrl = '';
+const cookies: Record<string, string> = {};
+const http = (): ReturnType<typeof request> => request(app.getHttpServer());
+const get = (path: string, who = 'Magnus Sorley'): request.Test =>
+  http()
+    .get(path)
+    .set('Cookie', cookies[who] ?? '');
+const post = (path: string, body: object, who = 'Magnus Sorley'): request.Test =>
+  http()
+    .post(path)
+    .set('Cookie', cookies[who] ?? '')
+    .send(body);
+
+beforeAll(async () => {
+  const admin = process.env['JUBB_TEST_DATABASE'];
+  if (!admin) throw new Error('run ./jubb test: it starts the database that this test needs');
+  const name = `server_${process.pid}_${Date.now()}`;
+  const client = new pg.Client({ connectionString: admin });
+  await client.connect();
+  await client.query(`CREATE DATABASE ${name}`);
+  await client.end();
+  databaseUrl = admin.replace(/\/[^/]+$/, `/${name}`);
+  const dataDir = mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'server-'));
+  app = await makeApp(
+    {
+      port: 0,
+      host: '127.0.0.1',
+      databaseUrl,
+      dataDir,
+      webDir: undefined,
+      libraryDir: join(process.cwd(), 'library'),
+      standIns: '127.0.0.1:1',
+      secureCookie: false,
+    },
+    'silent',
+  );
+  await app.get(SheetsService).loadLibrary();
+  await loadDemo(app, new Date());
+  const people = (await http().get('/api/people')).body as PersonView[];
+  for (const [i, who] of ['Una Reith', 'Magnus Sorley', 'Ailsa Brock', 'Tam Veitch'].entries()) {
+    const answer = await http()
+      .post('/api/session')
+      .send({ person: people.find((p) => p.name === who)!.id, pin: String(1111 * (i + 1)) });
+    cookies[who] = String(answer.headers['set-cookie']).split(';')[0]!;
+    expect(String(answer.headers['set-cookie'])).toMatch(/HttpOnly/);
+    expect(String(answer.headers['set-cookie'])).toMatch(/SameSite=Strict/);
+  }
+});
+afterAll(() => app.close());
+
+const jobAt = async (place: string): Promise<JobView> => {
+  const floor = (await get('/api/floor')).body as { jobs: { id: string; place: string }[] };
+  return (await get(`/api/jobs/${floor.jobs.find((j) => j.place === place)!.id}`)).body as JobView;
+};
+const envelope = (seen: number, command: object, id = randomUUID()): object => ({
+  id,
+  seen,
+  at: new Date().toISOString(),
+  device: 'test',
+  command,
+});
+const opNow = (job: JobView): string => {
+  const move = nextMove(job.sheet, fold(job.id, job.events));
+  if (move.kind !== 'op') throw new Error('no operation is next');
+  return move.op.id;
+};
+
+describe('who may ask', () => {
+  test.each([
+    '/api/floor',
+    '/api/me',
+    '/api/sheets',
+    '/api/reckon',
+    '/api/instruments',
+    '/api/customers?q=a',
+    `/api/jobs/${randomUUID()}`,
+    '/api/jobs/handed-over',
+  ])('%s is closed to strangers', async (path) => {
+    const answer = await http().get(path);
+    expect([answer.status, answer.headers['content-type']]).toEqual([
+      401,
+      expect.stringContaining('application/problem+json'),
+    ]);
+  });
+
+  test('the parts desk reads, and does not put hands on a unit', async () => {
+    const job = await jobAt('A');
+    expect((await get(`/api/jobs/${job.id}`, 'Tam Veitch')).status).toBe(200);
+    const answer = await post(
+      `/api/jobs/${job.id}/commands`,
+      envelope(job.events.length, { type: 'complete', op: opNow(job) }),
+      'Tam Veitch',
+    );
+    expect(answer.status).toBe(403);
+  });
+
+  test('every handler of every controller says who may call it', () => {
+    const container = (
+      app as unknown as {
+        container: {
+          getModules(): Map<
+            string,
+            { controllers: Map<unknown, { metatype: { prototype: Record<string, unknown> } }> }
+          >;
+        };
+      }
+    ).container;
+    const silent: string[] = [];
+    let handlers = 0;
+    for (const m of container.getModules().values())
+      for (const { metatype } of m.controllers.values())
+        for (const name of Object.getOwnPropertyNames(metatype.prototype)) {
+          const handler = metatype.prototype[name];
+          if (typeof handler !== 'function' || !Reflect.hasMetadata('path', handler) || name === 'constructor')
+            continue;
+          handlers += 1;
+          if (!Reflect.hasMetadata(ACCESS, handler)) silent.push(name);
+        }
+    expect(silent).toEqual([]);
+    expect(handlers).toBeGreaterThan(20);
+  });
+
+  test('five wrong PINs lock the name for a minute, also against the right one', async () => {
+    const people = (await http().get('/api/people')).body as PersonView[];
+    const person = people.find((p) => p.name === 'Ailsa Brock')!.id;
+    for (let i = 0; i < 5; i += 1)
+      expect((await http().post('/api/session').send({ person, pin: '9999' })).status).toBe(401);
+    expect((await http().post('/api/session').send({ person, pin: '3333' })).status).toBe(429);
+  });
+
+  test('an empty PIN is refused at its field', async () => {
+    const answer = await http().post('/api/session').send({ person: randomUUID(), pin: '' });
+    expect(answer.body).toMatchObject({ status: 400, errors: { pin: ['A PIN is four to eight figures'] } });
+  });
+
+  test('a PIN is stored so that the same PIN looks different twice', async () => {
+    const [a, b] = [await hashPin('1234'), await hashPin('1234')];
+    expect(a).not.toBe(b);
+    expect([await pinFits('1234', a), await pinFits('1235', a), await pinFits('1234', 'plain')]).toEqual([
+      true,
+      false,
+      false,
+    ]);
+  });
+});
+
+describe('commands', () => {
+  test('the same command twice is one event; the answer is the same', async () => {
+    const job = await jobAt('A');
+    const body = envelope(job.events.length, { type: 'complete', op: opNow(job) });
+    const first = await post(`/api/jobs/${job.id}/commands`, body);
+    const again = await post(`/api/jobs/${job.id}/commands`, body);
+    expect([first.status, again.status]).toEqual([200, 200]);
+    expect(again.body).toEqual(first.body);
+    expect((await jobAt('A')).events.length).toBe(job.events.length + first.body.events.length);
+  });
+
+  test('twelve at once on one job: the log stays a chain without gap or double', async () => {
+    const job = await jobAt('C');
+    const answers = await Promise.all(
+      Array.from({ length: 12 }, (_, i) =>
+        post(`/api/jobs/${job.id}/commands`, envelope(0, { type: 'hold', why: 'tool', note: `press ${i}` })),
+      ),
+    );
+    expect(answers.map((a) => a.status)).toEqual(Array(12).fill(200));
+    const now = await jobAt('C');
+    expect(now.events.length).toBe(job.events.length + 12);
+    expect(checkChain(job.id, now.events)).toMatchObject({ whole: true });
+  });
+
+  test('a refusal is a 409 with what would clear it and the events that were missed', async () => {
+    const job = await jobAt('B');
+    const answer = await post(`/api/jobs/${job.id}/commands`, envelope(job.events.length - 2, { type: 'sign-off' }));
+    expect(answer.status).toBe(409);
+    expect(answer.body.refusal.blockers.map((b: { code: string }) => b.code)).toEqual(
+      expect.arrayContaining(['aid-in', 'pull-missing']),
+    );
+    expect(answer.body.missed.map((e: { seq: number }) => e.seq)).toEqual([job.events.length - 1, job.events.length]);
+  });
+
+  test.each<[string, object, number]>([
+    ['an unknown field', { type: 'complete', op: 'x', extra: 1 }, 400],
+    ['an unknown command', { type: 'explode' }, 400],
+    ['no type', {}, 400],
+    [
+      'a length as a torque',
+      {
+        type: 'pull',
+        op: 'x',
+        bolt: 1,
+        reading: { value: 59, unit: 'mm' },
+        rig: { extensionMm: 0, extensionAngleDeg: 0 },
+        how: 'hand',
+      },
+      400,
+    ],
+    [
+      'a value that is no number',
+      { type: 'take-reading', op: 'x', value: { value: 'NaN', unit: 'mm' }, how: 'hand' },
+      400,
+    ],
+    ['an operation that is not there', { type: 'complete', op: 'nowhere' }, 409],
+    ['a NUL in a text', { type: 'hold', why: 'parts', note: 'a\u0000b' }, 400],
+    [
+      'a trace of nonsense',
+      {
+        type: 'pull',
+        op: 'x',
+        bolt: 1,
+        reading: { value: 9, unit: 'N·m' },
+        rig: { extensionMm: 0, extensionAngleDeg: 0 },
+        how: 'hand',
+        trace: [['a', 1]],
+      },
+      400,
+    ],
+  ])('%s is refused and nothing is written', async (_, command, status) => {
+    const job = await jobAt('A');
+    const answer = await post(`/api/jobs/${job.id}/commands`, envelope(job.events.length, command));
+    expect(answer.status).toBe(status);
+    expect((await jobAt('A')).events.length).toBe(job.events.length);
+  });
+
+  test('a job that is not there, an id that is no id', async () => {
+    expect((await get(`/api/jobs/${randomUUID()}`)).status).toBe(404);
+    expect((await get('/api/jobs/nonsense')).status).toBe(400);
+    expect((await post(`/api/jobs/${randomUUID()}/commands`, envelope(0, { type: 'sign-off' }))).status).toBe(404);
+  });
+
+  test('the log cannot be changed or deleted, even in the database', async () => {
+    const db = app.get(DataSource);
+    await expect(db.query(`UPDATE job_event SET device = 'x'`)).rejects.toThrow(/only ever added/);
+    await expect(db.query('DELETE FROM job_event')).rejects.toThrow(/only ever added/);
+  });
+});
+
+describe('booking', () => {
+  const form = (more: object = {}): object => ({
+    commandId: randomUUID(),
+    customerName: 'Harbour Office',
+    serial: `N-${randomUUID().slice(0, 6)}`,
+    sheet: 'hub-dolly',
+    complaint: 'runs hot',
+    answers: [{ question: 0, answer: '65 mm' }],
+    ...more,
+  });
+  test('the same form twice books once', async () => {
+    const body = form();
+    const [a, b] = [await post('/api/jobs', body), await post('/api/jobs', body)];
+    expect([a.status, b.status, b.body.id]).toEqual([201, 201, a.body.id]);
+  });
+  test('a known serial is the same unit, with its past visits', async () => {
+    const { id } = (await post('/api/jobs', form({ serial: '20417', customerName: 'Skerrow Airfield' }))).body as {
+      id: string;
+    };
+    expect(((await get(`/api/jobs/${id}`)).body as JobView).history.length).toBeGreaterThanOrEqual(2);
+  });
+  test.each<[string, object, string]>([
+    ['no customer', { customerName: undefined }, 'customerName'],
+    ['near no variant', { answers: [{ question: 0, answer: '71 mm' }] }, 'answers.0.answer'],
+    ['a distance without a unit', { answers: [{ question: 0, answer: '65' }] }, 'answers.0.answer'],
+    ['a distance in newton metres', { answers: [{ question: 0, answer: '65 N·m' }] }, 'answers.0.answer'],
+    ['no answer', { answers: [] }, 'answers.0.answer'],
+    ['a limit below nothing', { spendLimitMinor: -1 }, 'spendLimitMinor'],
+  ])('%s: refused at its field', async (_, more, field) => {
+    const answer = await post('/api/jobs', form(more));
+    expect(answer.status).toBe(400);
+    expect(Object.keys(answer.body.errors)).toContain(field);
+  });
+});
+
+describe('reckoning, records, health', () => {
+  test('a reckoner answers with its working; its errors carry code, field, given and accepted', async () => {
+    const good = await post('/api/reckon/thread', { designation: 'M10' });
+    expect([good.status, good.body.results.pitch]).toEqual([200, { value: 1.5, unit: 'mm' }]);
+    const bad = await post('/api/reckon/thread', { designation: 'Q7' });
+    expect(bad.body).toMatchObject({
+      status: 422,
+      code: 'unknown-thread',
+      field: 'designation',
+      given: 'Q7',
+      accepted: expect.any(String),
+    });
+  });
+  test('a handed-over job exports whole and signed', async () => {
+    const done = (await get('/api/jobs/handed-over')).body as { id: string }[];
+    const file = (await get(`/api/jobs/${done[0]!.id}/record.json`)).body as object;
+    expect((await post('/api/records/verify', { file })).body).toMatchObject({ good: true, known: true });
+  });
+  test('ready when the database answers', async () => {
+    expect((await http().get('/api/health/ready')).body).toEqual({ status: 'ok' });
+  });
+  test('a sheet with a slip comes back with its line', async () => {
+    const answer = await post('/api/sheets/lint', { source: 'jubb: build-sheet/1\nsheet: x\nrevisio: 1\n' });
+    expect(answer.body.problems).toContainEqual(expect.objectContaining({ code: 'unknown-key', line: 3 }));
+  });
+  test('what LIKE reads as a sign is taken literally', () => {
+    expect([likeText('50%_\\'), likeText(undefined), likeText(['x'])]).toEqual(['%50\\%\\_\\\\%', '%%', '%%']);
+  });
+});
