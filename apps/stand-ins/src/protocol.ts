@@ -15,6 +15,7 @@ export interface HandMove {
   readonly action: 'pull' | 'rock' | 'fit-pack';
   readonly stopNm?: number;
   readonly fromNm?: number;
+  readonly yieldNm?: number;
   readonly packMm?: number;
 }
 

@@ -33,7 +33,7 @@ function serve(socket: Socket, rig: FloatRig, random: () => number, options: Sta
     say({ live: { value: Number((value - zeroAt).toFixed(4)), unit } });
 
   const pull = (move: HandMove): void => {
-    const trace = pullTrace({ stopNm: move.stopNm ?? 0, fromNm: move.fromNm ?? 0 }, random);
+    const trace = pullTrace({ stopNm: move.stopNm ?? 0, fromNm: move.fromNm ?? 0, yieldNm: move.yieldNm }, random);
     const peak = Math.max(...trace.map(([, nm]) => nm));
     let i = 0;
     const timer = setInterval(() => {

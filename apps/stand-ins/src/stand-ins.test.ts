@@ -22,6 +22,18 @@ describe('the torque wrench', () => {
     expect(deviation).toBeLessThan(0.3);
   });
 
+  test('a large nut reaches its torque within one pull of the wrench, as a small bolt does', () => {
+    for (const [stopNm, yieldNm] of [
+      [24, 27.5],
+      [90, 1000],
+      [600, 800],
+    ] as const) {
+      const trace = pullTrace({ stopNm, fromNm: 0, yieldNm }, seededRandom(5));
+      expect(Math.max(...trace.map(([, nm]) => nm))).toBeGreaterThan(0.97 * stopNm);
+      expect(trace.at(-1)![0]).toBeLessThan(400);
+    }
+  });
+
   test('past yield it turns much further for each newton metre', () => {
     const turn = (from: number, to: number): number =>
       pullTrace({ stopNm: to, fromNm: from }, seededRandom(3)).at(-1)![0];

@@ -19,6 +19,13 @@ export class HandDto {
   @Max(5000)
   fromNm?: number;
 
+  /** Torque on the wrench at which this fastener begins to give, N·m. */
+  @IsOptional()
+  @IsNumber()
+  @Min(0.1)
+  @Max(100_000)
+  yieldNm?: number;
+
   /** Thickness of the pack between the cones, mm. */
   @IsOptional()
   @IsNumber()

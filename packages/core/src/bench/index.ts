@@ -48,6 +48,13 @@ export {
   type SettingState,
   type Stamp,
 } from './state.ts';
-export { orderOf, tighteningState, torqueAtFastener, windowNm, type TighteningState } from './tightening.ts';
+export {
+  orderOf,
+  shareOfYield,
+  tighteningState,
+  torqueAtFastener,
+  windowNm,
+  type TighteningState,
+} from './tightening.ts';
 export { opTitle } from './wording.ts';
 export { rehearse, type RehearsalFigures } from './rehearsal.ts';

@@ -1,5 +1,5 @@
 import { canonical, convert, inCanonical, type Quantity } from '../quantities/index.ts';
-import { tighteningOrder } from '../reckoners/index.ts';
+import { ReckonError, tighteningOrder, torqueSanity } from '../reckoners/index.ts';
 import type { Joint } from '../sheet/index.ts';
 import type { WrenchRig } from './events.ts';
 import type { BenchState, Pull } from './state.ts';
@@ -56,4 +56,20 @@ export function torqueAtFastener(reading: Quantity, rig: WrenchRig): Quantity {
 export function windowNm(joint: Joint, stage: number): { low: number; high: number } {
   const w = joint.stages[stage]!.window;
   return { low: convert(w.low, 'N·m').value, high: convert(w.high, 'N·m').value };
+}
+
+/** Share of the torque at yield, %, that a torque is for a joint's fastener; null where its class or thread is not tabulated. */
+export function shareOfYield(joint: Joint, nm: number): number | null {
+  if (joint.propertyClass === undefined) return null;
+  try {
+    return torqueSanity.reckon({
+      thread: joint.thread,
+      torque: canonical(nm, 'torque'),
+      propertyClass: joint.propertyClass,
+    }).results.percentOfYield.value;
+  } catch (e) {
+    // A thread or class outside the tables gives no share; the pull itself still counts.
+    if (e instanceof ReckonError) return null;
+    throw e;
+  }
 }

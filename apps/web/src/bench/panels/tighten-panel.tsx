@@ -1,4 +1,4 @@
-import { tighteningState, windowNm, type Pull } from '@jubb/core/bench';
+import { shareOfYield, tighteningState, windowNm, type Pull } from '@jubb/core/bench';
 import { convert, formatBand, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import { boltTorque, ReckonError, wrenchSetting } from '@jubb/core/reckoners';
 import type { Joint } from '@jubb/core/sheet';
@@ -72,12 +72,15 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
   const earlier = stageNumber > 0 ? windowNm(joint, stageNumber - 1) : undefined;
   const startPull = (): void => {
     if (!wrench || pulling) return;
+    const share = shareOfYield(joint, inCanonical(stage.to, 'torque'));
+    const yieldNm = share ? settingNm / (share / 100) : undefined;
     setPulling(true);
     wrench
       .hand({
         action: 'pull',
         stopNm: settingNm * (heavy ? HEAVY : 1),
         fromNm: earlier ? (earlier.low + earlier.high) / 2 / factor : 0,
+        ...(yieldNm ? { yieldNm } : {}),
       })
       .catch(() => setPulling(false));
     setHeavy(false);

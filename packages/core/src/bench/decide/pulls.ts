@@ -1,11 +1,10 @@
 import { canonical, inCanonical } from '../../quantities/index.ts';
-import { ReckonError, torqueSanity } from '../../reckoners/index.ts';
-import type { Joint, Sheet } from '../../sheet/index.ts';
+import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../commands.ts';
 import type { PullVerdict } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
-import { tighteningState, torqueAtFastener, windowNm } from '../tightening.ts';
+import { shareOfYield, tighteningState, torqueAtFastener, windowNm } from '../tightening.ts';
 import { reach } from './reach.ts';
 
 /** Past this share of the torque at yield a fastener may have stretched and is renewed: common practice. */
@@ -76,21 +75,6 @@ function judgePull(nm: number, window: { low: number; high: number }): PullVerdi
   const hair = 1e-9 * window.high;
   if (nm < window.low - hair) return 'low';
   return nm > window.high + hair ? 'high' : 'within';
-}
-
-function shareOfYield(joint: Joint, nm: number): number | null {
-  if (joint.propertyClass === undefined) return null;
-  try {
-    return torqueSanity.reckon({
-      thread: joint.thread,
-      torque: canonical(nm, 'torque'),
-      propertyClass: joint.propertyClass,
-    }).results.percentOfYield.value;
-  } catch (e) {
-    // A thread or class outside the tables gives no share; the pull itself still counts.
-    if (e instanceof ReckonError) return null;
-    throw e;
-  }
 }
 
 function thin<T>(points: readonly T[], most: number): readonly T[] {
