@@ -74,7 +74,7 @@ export default function RecordScreen(): React.JSX.Element {
               <th>Accepted</th>
               <th>As found</th>
               <th>Now</th>
-              <th />
+              <th>Verdict</th>
             </tr>
           </thead>
           <tbody>
