@@ -23,5 +23,5 @@ start_cluster "$WORK/postgres" "$(free_port)"
 export JUBB_TEST_DATABASE="$DATABASE_URL" JUBB_TEST_DATA="$WORK"
 unset DATABASE_URL
 say "Tests"
-npx --no-install jest --selectProjects core server stand-ins web --ci --runInBand --json --outputFile="$WORK/result.json" 2>&1
+npx --no-install jest --selectProjects core server stand-ins web e2e --ci --runInBand --json --outputFile="$WORK/result.json" 2>&1
 node -e 'const r=require(process.argv[1]);console.log(`${r.numPassedTests} passed, ${r.numFailedTests} failed`)' "$WORK/result.json"

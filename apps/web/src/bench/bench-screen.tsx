@@ -58,6 +58,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
           </h1>
           <small>
             Job {booked?.number} · {booked?.customer.name} · {booked?.complaint.toLowerCase()}
+            {visits.length > 0 ? ` · here before: ${visits.length}` : ''}
           </small>
         </div>
         {booked?.promise && (
@@ -77,12 +78,6 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
               {me.workshop.currency}
               {(booked.spendLimitMinor / 100).toFixed(0)}
             </b>
-          </div>
-        )}
-        {visits.length > 0 && (
-          <div className="fact">
-            <small>Here before</small>
-            <b>{visits.length === 1 ? 'once' : `${visits.length} times`}</b>
           </div>
         )}
         <div className="acts">
@@ -173,7 +168,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
             <ClosePanel bench={bench} jobId={id} kind={move.kind} />
           )}
         </section>
-        <TruthColumn bench={bench} open={working} />
+        <TruthColumn bench={bench} open={working} ownWorking={move.kind === 'op' && move.op.kind === 'tighten'} />
       </div>
       <div id="foot" style={{ display: 'grid', background: 'var(--ink)' }} />
     </main>

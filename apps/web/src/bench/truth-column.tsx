@@ -1,10 +1,18 @@
 import { aidsIn, standingNow } from '@jubb/core/bench';
-import { formatQuantity } from '@jubb/core/quantities';
 import type { WorkingLine } from '@jubb/core/reckoners';
 import type { Bench } from './use-bench.ts';
+import { WORKING_SLOT, WorkingBlock } from './working-block.tsx';
 
 /** What is true now: standing cautions, aids, marks, what is off, and the working of the last figure. */
-export function TruthColumn({ bench, open }: { readonly bench: Bench; readonly open: boolean }): React.JSX.Element {
+export function TruthColumn({
+  bench,
+  open,
+  ownWorking,
+}: {
+  readonly bench: Bench;
+  readonly open: boolean;
+  readonly ownWorking: boolean;
+}): React.JSX.Element {
   const { sheet, state } = bench;
   const standing = standingNow(sheet, state);
   const aids = aidsIn(sheet, state);
@@ -65,28 +73,7 @@ export function TruthColumn({ bench, open }: { readonly bench: Bench; readonly o
           ))}
         </div>
       )}
-      {open && working.length > 0 && (
-        <div className="blk">
-          <h3>
-            Working<kbd>w</kbd>
-          </h3>
-          {working.map((l, i) => (
-            <div key={`${i}-${l.name}`} className="row1">
-              <span>
-                {l.figures ? (
-                  <>
-                    {l.name}
-                    <small className="d-block">{l.figures}</small>
-                  </>
-                ) : (
-                  l.name
-                )}
-              </span>
-              <i>{typeof l.value === 'string' ? l.value : formatQuantity(l.value)}</i>
-            </div>
-          ))}
-        </div>
-      )}
+      {open && <div id={WORKING_SLOT}>{!ownWorking && <WorkingBlock lines={working} />}</div>}
     </aside>
   );
 }

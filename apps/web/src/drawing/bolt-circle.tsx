@@ -78,8 +78,8 @@ export function BoltCircle({
         );
       })}
       {count > 1 && (
-        <text x={C} y={C + 10} fontSize="14" textAnchor="middle" fill="#4a5358">
-          from outside
+        <text x={C} y="297" fontSize="14" textAnchor="middle" fill="#4a5358">
+          seen from outside
         </text>
       )}
     </svg>

@@ -41,7 +41,7 @@ export function TorqueTrace({
           </text>
         </g>
       ))}
-      <text x="4" y="14" fontSize="13" fill="#4a5358">
+      <text x="4" y={h - 8} fontSize="13" fill="#4a5358">
         N·m
       </text>
       <path d={`M44 ${y(0)}H${w - 8}`} stroke="#1d2326" strokeWidth="1.5" />

@@ -8,6 +8,7 @@ import { createPortal } from 'react-dom';
 import { BoltCircle } from '../../drawing/bolt-circle.tsx';
 import { TorqueTrace } from '../../drawing/torque-trace.tsx';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
+import { WORKING_SLOT, WorkingBlock } from '../working-block.tsx';
 import { factsOf } from '../instrument-facts.ts';
 import { useInstrument } from '../use-instrument.ts';
 import { Foot } from './foot.tsx';
@@ -88,11 +89,32 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
   const pulls = state.joints[joint.id]?.pulls ?? [];
   const last: Pull | undefined = pulls.at(-1);
   const foot = document.getElementById('foot');
+  const workingSlot = document.getElementById(WORKING_SLOT);
   const connected = wrench?.value !== undefined;
   return (
     <>
       <div className="op opgrid">
-        <BoltCircle count={joint.count} tightening={t} />
+        <div>
+          <BoltCircle count={joint.count} tightening={t} />
+          <div className="d-flex gap-2 align-items-center">
+            <Form.Label htmlFor="extension" className="m-0">
+              Extension, mm
+            </Form.Label>
+            <Form.Control
+              id="extension"
+              type="number"
+              min={0}
+              max={1000}
+              value={extension}
+              style={{ width: 110 }}
+              onChange={(e) => {
+                const v = Math.max(0, Number(e.target.value) || 0);
+                setExtension(v);
+                localStorage.setItem(EXTENSION_KEY, String(v));
+              }}
+            />
+          </div>
+        </div>
         <div>
           {t.unanswered ? (
             <div className="refused" role="alert">
@@ -172,24 +194,6 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
             <ClampBand joint={joint} last={last} />
           </div>
           <TorqueTrace trace={last?.trace ?? []} lowNm={window.low} highNm={window.high} factor={factor} />
-          <div className="d-flex gap-2 align-items-center">
-            <Form.Label htmlFor="extension" className="m-0">
-              Extension, mm
-            </Form.Label>
-            <Form.Control
-              id="extension"
-              type="number"
-              min={0}
-              max={1000}
-              value={extension}
-              style={{ width: 110 }}
-              onChange={(e) => {
-                const v = Math.max(0, Number(e.target.value) || 0);
-                setExtension(v);
-                localStorage.setItem(EXTENSION_KEY, String(v));
-              }}
-            />
-          </div>
           {!connected && !t.complete && !t.unanswered && (
             <TypedReading
               dimension="torque"
@@ -218,6 +222,7 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
           disabled={pulling || t.unanswered !== undefined || !connected}
         />
       )}
+      {workingSlot && setting && createPortal(<WorkingBlock lines={setting.working} />, workingSlot)}
       {foot &&
         createPortal(
           <Foot instrument={wrench}>
