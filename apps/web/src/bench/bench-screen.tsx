@@ -57,8 +57,9 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
             {sheet.title.split(',')[0]}, serial {booked?.unit.serial}
           </h1>
           <small>
-            Job {booked?.number} · {booked?.customer.name} · {booked?.complaint.toLowerCase()}
-            {visits.length > 0 ? ` · here before: ${visits.length}` : ''}
+            Job {booked?.number}
+            {visits.length > 0 ? `, here before: ${visits.length}` : ''} · {booked?.customer.name} ·{' '}
+            {booked?.complaint.toLowerCase()}
           </small>
         </div>
         {booked?.promise && (

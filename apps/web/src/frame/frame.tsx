@@ -58,7 +58,14 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           {me.person.initials}
         </button>
       </header>
-      <div style={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr)', minHeight: 0 }}>
+      <div
+        style={{
+          display: 'grid',
+          gridTemplateRows: 'auto minmax(0, 1fr)',
+          gridTemplateColumns: 'minmax(0, 1fr)',
+          minHeight: 0,
+        }}
+      >
         <div role="status">
           {unsent > 0 && !outbox.online && (
             <div className="bar waiting">

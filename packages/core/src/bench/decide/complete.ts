@@ -3,48 +3,14 @@ import type { NewEvent } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
 import { tighteningState } from '../tightening.ts';
-import type { Op, Sheet } from '../../sheet/index.ts';
+import type { Sheet } from '../../sheet/index.ts';
 import { reach } from './reach.ts';
 
 type Complete = Extract<Command, { type: 'complete' }>;
 
-const ALL_KINDS = [
-  'caution',
-  'do',
-  'fit-aid',
-  'remove-aid',
-  'mark',
-  'align',
-  'undo',
-  'off',
-  'read',
-  'test',
-  'measure',
-  'judge',
-  'choose',
-  'set',
-  'tighten',
-  'clean',
-  'inspect',
-  'rework',
-  'lubricate',
-  'protect',
-  'place',
-  'press',
-  'heat',
-  'seal',
-  'threadlock',
-  'count',
-  'fill',
-  'bleed',
-  'cure',
-  'reconnect',
-  'confirm',
-] as const satisfies readonly Op['kind'][];
-
 /** Completes one operation with the event that says what was done. */
 export function decideComplete(state: BenchState, sheet: Sheet, command: Complete): Decision {
-  const reached = reach(sheet, state, command.op, ALL_KINDS);
+  const reached = reach(sheet, state, command.op);
   if ('refused' in reached) return reached.refused;
   const { op } = reached;
   const note = command.note === undefined ? {} : { note: command.note };

@@ -7,14 +7,14 @@ import type { LadderStep, Op, OpKind, OpOf, Sheet } from '../../sheet/index.ts';
 type Reached<K extends OpKind> = { readonly step: LadderStep; readonly op: OpOf<K> };
 
 /**
- * Finds the operation that a command is about, when its turn has come and it is of a kind the command fits;
+ * Finds the operation that a command is about, when its turn has come and it is of a kind the command fits (any, when none is named);
  * otherwise the refusal that says what comes first.
  */
-export function reach<K extends OpKind>(
+export function reach<K extends OpKind = OpKind>(
   sheet: Sheet,
   state: BenchState,
   opId: string,
-  kinds: readonly K[],
+  kinds?: readonly K[],
 ): Reached<K> | { readonly refused: Decision } {
   const found = findOp(sheet, state, opId);
   if (!found)
@@ -35,7 +35,7 @@ export function reach<K extends OpKind>(
     const first = firstInTheWay(step, op, sheet, state);
     return { refused: refuse('not-reachable', `${opTitle(sheet, op)}: not yet`, first) };
   }
-  if (!(kinds as readonly string[]).includes(op.kind)) {
+  if (kinds && !(kinds as readonly string[]).includes(op.kind)) {
     return { refused: refuse('wrong-kind', `${opTitle(sheet, op)} is not settled this way`, `It wants: ${op.kind}`) };
   }
   return { step, op: op as Op as OpOf<K> };
