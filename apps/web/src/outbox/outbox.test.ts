@@ -40,6 +40,7 @@ describe('the outbox', () => {
     for (const id of ['a', 'b', 'c']) await dead.add(waiting(id));
     await settle();
     expect([store.kept.map((k) => k.id), dead.online]).toEqual([['a', 'b', 'c'], false]);
+    dead.close();
     const sent: string[] = [];
     const again = new Outbox(store, (w) => (sent.push(w.id), Promise.resolve({ events: [] })));
     await again.open();

@@ -37,6 +37,7 @@ export class Outbox {
   private waiting: readonly Waiting[] = [];
   private readonly listeners = new Set<() => void>();
   private sending = false;
+  private closed = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
   /** The network was there at the last try. */
   online = true;
@@ -72,9 +73,15 @@ export class Outbox {
     await this.replace(this.waiting.filter((w) => w.id !== id));
   }
 
+  /** Stops trying; what waits stays in the store for the next one. */
+  close(): void {
+    this.closed = true;
+    clearTimeout(this.timer);
+  }
+
   /** Sends what waits, oldest first. Safe to call at any time. */
   async drain(): Promise<void> {
-    if (this.sending) return;
+    if (this.sending || this.closed) return;
     this.sending = true;
     clearTimeout(this.timer);
     try {
