@@ -17,12 +17,16 @@ done
 case "$PORT" in *[!0-9]* | '') fail "--port takes a number, not \"$PORT\"" ;; esac
 if (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; then fail "port $PORT is in use. Choose another with --port."; fi
 cd "$HERE"
-mkdir -p "$DATA"
+mkdir -p "$DATA" 2>/dev/null || fail "the data folder $DATA cannot be made; choose another with --data."
 DATA="$(cd "$DATA" && pwd)"
+[ -w "$DATA" ] || fail "the data folder $DATA cannot be written; choose another with --data."
+if [ -f "$DATA/jubb.pid" ] && is_start "$(cat "$DATA/jubb.pid")"; then fail "Jubb is running already on $DATA. Stop it first: ./jubb stop"; fi
+need_room "$DATA" 200
 need_node
 [ -n "${DATABASE_URL:-}" ] || need_packages postgresql
 need_modules
 need_build all
+[ -z "${DATABASE_URL:-}" ] || node "$ROOT/scripts/lib/database-answers.mjs" || exit 1
 OWN_DB=
 STAND_IN_PORT=$((PORT + 11))
 pids=()

@@ -8,7 +8,7 @@ DATA="$ROOT/.jubb"
 if [ -f "$DATA/jubb.pid" ]; then
   pid="$(cat "$DATA/jubb.pid")"
   # Only a process that is still our start script is ended.
-  if tr '\0' ' ' <"/proc/$pid/cmdline" 2>/dev/null | grep -q 'scripts/start.sh'; then
+  if is_start "$pid"; then
     kill "$pid"
     for _ in $(seq 1 60); do kill -0 "$pid" 2>/dev/null || break; sleep 0.25; done
     say "Stopped."

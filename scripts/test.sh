@@ -18,10 +18,10 @@ say "Format";  npm run --silent format:check
 need_build all
 say "Lint";    npm run --silent lint
 say "Types";   npm run --silent typecheck
-free_port() { node -e 'const s=require("net").createServer().listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'; }
-start_cluster "$WORK/postgres" "$(free_port)"
+
+start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
 export JUBB_TEST_DATABASE="$DATABASE_URL" JUBB_TEST_DATA="$WORK"
 unset DATABASE_URL
 say "Tests"
-npx --no-install jest --selectProjects core server stand-ins web e2e --ci --runInBand --json --outputFile="$WORK/result.json" 2>&1
+npx --no-install jest --selectProjects core contract server stand-ins web scripts e2e --ci --runInBand --json --outputFile="$WORK/result.json" 2>&1
 node -e 'const r=require(process.argv[1]);console.log(`${r.numPassedTests} passed, ${r.numFailedTests} failed`)' "$WORK/result.json"

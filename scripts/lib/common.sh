@@ -2,6 +2,16 @@
 say() { printf '%s\n' "$*"; }
 fail() { printf 'jubb: %s\n' "$*" >&2; exit 1; }
 
+# is_start PID : is that process a ./jubb start?
+is_start() { tr '\0' ' ' 2>/dev/null <"/proc/$1/cmdline" | grep -q 'scripts/start.sh'; }
+
+# need_room FOLDER MB : enough free space for a database and its log.
+need_room() {
+  local free
+  free="$(df -Pm "$1" | awk 'NR==2 {print $4}')"
+  [ "$free" -ge "$2" ] || fail "the disk of $1 is nearly full: $free MB free, $2 MB needed. Nothing was started."
+}
+
 need_node() {
   command -v node >/dev/null || fail "Node.js is not here. Install Node 20.19 or newer, with npm."
   node -e 'const [a,b]=process.versions.node.split(".").map(Number); process.exit(a>20||(a===20&&b>=19)?0:1)' ||
@@ -43,10 +53,9 @@ need_build() {
     [ -z "$newer" ] && return 0
   fi
   say "Building …" >&2
-  if [ "$what" = core ]; then
-    (cd "$ROOT" && npx --no-install tsc -b packages/core) >&2 || fail "the build failed."
-  else
-    (cd "$ROOT" && npm run --silent build) >&2 || fail "the build failed."
-  fi
+  local log="$ROOT/.cache/build-$what.log" with=(npm run --silent build)
+  [ "$what" = core ] && with=(npx --no-install tsc -b packages/core)
+  (cd "$ROOT" && "${with[@]}") >"$log" 2>&1 || { tail -40 "$log" >&2; fail "the build failed; all it said is in $log"; }
+  grep '^first load' "$log" >&2 || true
   touch "$stamp"
 }

@@ -37,7 +37,11 @@ start_cluster() {
   fi
   chmod 700 "$PGROOT"
   if [ ! -f "$PGROOT/data/PG_VERSION" ]; then
-    as_pg "$PGBIN/initdb" -D "$PGROOT/data" -U jubb -A trust -E UTF8 --locale=C.UTF-8 -N >"/tmp/jubb-initdb.$$" 2>&1 || { tail -3 "/tmp/jubb-initdb.$$" >&2; fail "the database could not be made; is the disk full?"; }
+    as_pg "$PGBIN/initdb" -D "$PGROOT/data" -U jubb -A trust -E UTF8 --locale=C.UTF-8 -N >"/tmp/jubb-initdb.$$" 2>&1 || {
+      why="$(grep -m1 -iE 'error|fatal|could not' "/tmp/jubb-initdb.$$" || tail -1 "/tmp/jubb-initdb.$$")"
+      rm -rf "$PGROOT/data" "/tmp/jubb-initdb.$$"
+      fail "the database could not be made in $PGROOT: $why. Nothing was kept."
+    }
     rm -f "/tmp/jubb-initdb.$$"
   fi
   local have want

@@ -1,7 +1,7 @@
 import type { LoggerService } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
+import { SwaggerModule } from '@nestjs/swagger';
 import cookieParser from 'cookie-parser';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
@@ -11,6 +11,7 @@ import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { AppModule } from './app.module.ts';
 import type { Config } from './config/config.ts';
+import { openApi } from './openapi.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
 import { validationPipe } from './problems/validation.ts';
 
@@ -54,11 +55,7 @@ export async function makeApp(
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
-  const document = SwaggerModule.createDocument(
-    app,
-    new DocumentBuilder().setTitle('Jubb').setDescription('The rebuild bench').setVersion('0.1').build(),
-  );
-  SwaggerModule.setup('api/docs', app, document);
+  SwaggerModule.setup('api/docs', app, openApi(app));
   if (config.webDir) serveWeb(app, config.webDir);
   await app.init();
   return app;

@@ -85,6 +85,37 @@ const opNow = (job: JobView): string => {
   return move.op.id;
 };
 
+describe('the API describes itself', () => {
+  interface Described {
+    paths: Record<string, { post?: { requestBody?: { content: Record<string, { schema: { $ref?: string } }> } } }>;
+    components: {
+      schemas: Record<
+        string,
+        { properties?: Record<string, { oneOf?: unknown[]; minLength?: number }>; required?: string[] }
+      >;
+    };
+  }
+  test('bodies by the decorators that check them, each reckoner by its fields', async () => {
+    const { body } = (await http().get('/api/docs-json')) as { body: Described };
+    const book = body.components.schemas['BookInDto']!;
+    expect(book.required).toEqual(expect.arrayContaining(['commandId', 'sheet', 'complaint', 'answers']));
+    expect(book.properties!['complaint']!.minLength).toBe(3);
+    expect(body.components.schemas['CommandEnvelopeDto']!.properties!['command']!.oneOf).toHaveLength(14);
+    expect(body.paths['/api/jobs']!.post!.requestBody!.content['application/json']!.schema.$ref).toBe(
+      '#/components/schemas/BookInDto',
+    );
+    const shims = body.paths['/api/reckon/shim-stack']!.post!.requestBody!.content['application/json']!.schema;
+    expect(shims).toMatchObject({ required: ['needed', 'tolerance', 'drawer'] });
+  });
+  test('no schema is pointed to that is not there', async () => {
+    const { text } = await http().get('/api/docs-json');
+    const { schemas } = (JSON.parse(text) as Described).components;
+    const pointed = [...text.matchAll(/#\/components\/schemas\/(\w+)/g)].map((m) => m[1]!);
+    expect(pointed.length).toBeGreaterThan(20);
+    for (const name of pointed) expect(Object.keys(schemas)).toContain(name);
+  });
+});
+
 describe('who may ask', () => {
   test.each([
     '/api/floor',

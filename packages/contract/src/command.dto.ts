@@ -252,7 +252,8 @@ export class HandOverDto extends CommandDto {
   note?: string;
 }
 
-const subTypes = [
+/** The classes of the commands that come over the wire, by their `type`. */
+export const commandDtos = [
   { name: 'complete', value: CompleteDto },
   { name: 'take-reading', value: TakeReadingDto },
   { name: 'answer', value: AnswerDto },
@@ -269,7 +270,7 @@ const subTypes = [
   { name: 'hand-over', value: HandOverDto },
 ];
 /** Command types that come over the wire: all but booking, which has its own form. */
-export const commandTypes: readonly string[] = subTypes.map((s) => s.name);
+export const commandTypes: readonly string[] = commandDtos.map((s) => s.name);
 
 /** The base of a command whose type is none that is known: refused with the list. */
 class UnknownCommandDto extends CommandDto {
@@ -296,7 +297,10 @@ export class CommandEnvelopeDto {
   device: string;
 
   @ValidateNested()
-  @Type(() => UnknownCommandDto, { keepDiscriminatorProperty: true, discriminator: { property: 'type', subTypes } })
+  @Type(() => UnknownCommandDto, {
+    keepDiscriminatorProperty: true,
+    discriminator: { property: 'type', subTypes: [...commandDtos] },
+  })
   command: CommandDto;
 }
 

@@ -6,13 +6,22 @@ import { JobEventRow } from '../database/entities/job-event.entity.ts';
 import { Job } from '../database/entities/job.entity.ts';
 import { SheetRevision } from '../database/entities/sheet-revision.entity.ts';
 
-/** Folded jobs kept at most; each is checked against the row's sequence before use, so another server's append is seen. */
+/** Folded jobs kept at most. */
 const KEPT = 200;
+
+/**
+ * A folded job and the hash of its newest event. The hash is held against the job's row before use: an append by another
+ * server, or one of ours that was rolled back, has another head, and the log is read again.
+ */
+export interface Kept {
+  readonly state: BenchState;
+  readonly head: string;
+}
 
 /** Reads logs and folds them. */
 @Injectable()
 export class JobLog {
-  private readonly states = new Map<string, BenchState>();
+  private readonly states = new Map<string, Kept>();
   private readonly sheets = new Map<string, Sheet>();
 
   constructor(private readonly db: DataSource) {}
@@ -24,25 +33,31 @@ export class JobLog {
     return {
       job,
       sheet: await this.sheetOf(job.sheet, job.revision),
-      state: await this.stateAt(this.db.manager, job.id, job.seq),
+      state: await this.stateAt(this.db.manager, job),
     };
   }
 
-  /** The fold of a job's log at a sequence, from memory when that is what is kept. */
-  async stateAt(manager: EntityManager, jobId: string, seq: number): Promise<BenchState> {
-    const kept = this.states.get(jobId);
-    if (kept?.seq === seq) return kept;
+  /** The fold of a job's log up to what its row says, from memory when that is what is kept. */
+  async stateAt(manager: EntityManager, row: Pick<Job, 'id' | 'seq' | 'head'>): Promise<BenchState> {
+    const kept = this.states.get(row.id);
+    if (kept?.state.seq === row.seq && kept.head === row.head) return kept.state;
     const state = fold(
-      jobId,
-      (await this.events(manager, jobId, 0)).filter((e) => e.seq <= seq),
+      row.id,
+      (await this.events(manager, row.id, 0)).filter((e) => e.seq <= row.seq),
     );
-    this.keep(state);
+    this.keep(state, row.head);
     return state;
   }
 
-  keep(state: BenchState): void {
+  /** What is kept of a job, which may be behind its row. */
+  kept(jobId: string): Kept | undefined {
+    return this.states.get(jobId);
+  }
+
+  /** Keeps a state for the next command; `head` is the hash of its newest event. */
+  keep(state: BenchState, head: string): void {
     this.states.delete(state.job);
-    this.states.set(state.job, state);
+    this.states.set(state.job, { state, head });
     const oldest = this.states.keys().next().value;
     if (this.states.size > KEPT && oldest !== undefined) this.states.delete(oldest);
   }

@@ -12,11 +12,13 @@ import {
   chain,
   decide,
   emptyBench,
+  evolve,
   firstHash,
   type BenchState,
   type Command,
   type CommandEnvelope,
   type LoggedEvent,
+  type Outcome,
 } from '@jubb/core/bench';
 import { buildRecord } from '@jubb/core/bench';
 import type { JobExport } from '@jubb/core/bench/verify';
@@ -29,6 +31,7 @@ import { Job } from '../database/entities/job.entity.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import { Unit } from '../database/entities/unit.entity.ts';
 import { Workshop } from '../database/entities/workshop.entity.ts';
+import { prepared } from '../database/prepared.ts';
 import { RefusedException } from '../problems/refused.exception.ts';
 import { SheetsService } from '../sheets/sheets.service.ts';
 import { UnitsService } from '../units/units.service.ts';
@@ -42,6 +45,16 @@ export interface Asker {
   readonly person: Pick<Person, 'id' | 'name' | 'initials'>;
   readonly at: Date;
   readonly device: string;
+}
+
+/** What a command needs to know of its job, read under the job's lock. */
+interface LockedRow {
+  readonly seq: number;
+  readonly head: string;
+  readonly sheet: string;
+  readonly revision: number;
+  readonly signatures: JobExport['signatures'];
+  readonly known: boolean;
 }
 
 @Injectable()
@@ -132,9 +145,37 @@ export class JobsService {
   async command(jobId: string, dto: CommandEnvelopeDto, asker: Asker): Promise<CommandAnswer> {
     const claimed = new Date(dto.at);
     const at = claimed > asker.at ? asker.at : claimed;
-    return this.db.transaction((m) =>
-      this.append(m, jobId, dto.id, toCommand(dto), dto.seen, { ...asker, at, device: dto.device }),
+    const command = toCommand(dto);
+    const who = { ...asker, at, device: dto.device };
+    return (
+      (await this.appendFromMemory(jobId, dto.id, command, dto.seen, who)) ??
+      (await this.db.transaction((m) => this.append(m, jobId, dto.id, command, dto.seen, who)))
     );
+  }
+
+  /**
+   * The common case in one round trip: the job is folded in memory, and the write goes through only if the job's head is
+   * still the one that was folded. Undefined, with nothing written, when the case is another: somebody else was first,
+   * the command is known or refused, or it also touches a drawer or a signature. The locked way then decides.
+   */
+  private async appendFromMemory(
+    jobId: string,
+    commandId: string,
+    command: Command,
+    seen: number,
+    asker: Asker,
+  ): Promise<CommandAnswer | undefined> {
+    const kept = this.log.kept(jobId);
+    if (!kept || kept.state.signed || needsLock.has(command.type) || seen !== kept.state.seq) return undefined;
+    const { state, head } = kept;
+    for (let h = state.history; h; h = h.before) if (h.event.command === commandId) return undefined;
+    const booked = state.booked;
+    if (!booked) return undefined;
+    const sheet = await this.log.sheetOf(booked.sheet.id, booked.sheet.revision);
+    const outcome = decide(state, sheet, envelopeOf(jobId, commandId, command, asker), { drawers: {} });
+    if (!outcome.ok) return undefined;
+    const events = await this.write(this.db.manager, sheet, state, head, outcome);
+    return events && { events };
   }
 
   async append(
@@ -145,66 +186,77 @@ export class JobsService {
     seen: number,
     asker: Asker,
   ): Promise<CommandAnswer> {
-    const [row] = (await m.query(
+    const [row] = await prepared<LockedRow>(
+      m,
+      'lock',
       `SELECT seq, head, sheet, revision, signatures, EXISTS (SELECT 1 FROM job_event e WHERE e.job_id = job.id AND e.command = $2) AS known
        FROM job WHERE id = $1 FOR UPDATE`,
       [jobId, commandId],
-    )) as [
-      {
-        seq: number;
-        head: string;
-        sheet: string;
-        revision: number;
-        signatures: JobExport['signatures'];
-        known: boolean;
-      }?,
-    ];
+    );
     if (!row) throw new NotFoundException('There is no such job');
     if (row.known) return { events: await this.log.events(m, jobId, seen) };
     const sheet = await this.log.sheetOf(row.sheet, row.revision);
-    const state = row.seq === 0 ? emptyBench(jobId) : await this.log.stateAt(m, jobId, row.seq);
-    const envelope: CommandEnvelope = {
-      id: commandId,
-      job: jobId,
-      who: pick(asker.person),
-      at: asker.at.toISOString(),
-      device: asker.device,
-      command,
-    };
-    const outcome = decide(state, sheet, envelope, {
+    const state = row.seq === 0 ? emptyBench(jobId) : await this.log.stateAt(m, { ...row, id: jobId });
+    const outcome = decide(state, sheet, envelopeOf(jobId, commandId, command, asker), {
       drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet) : {},
     });
     if (!outcome.ok)
       throw new RefusedException({ refusal: outcome.refusal, missed: await this.log.events(m, jobId, seen) });
-
-    // Through JSON once, so that what is hashed is what the database gives back.
-    const events = JSON.parse(JSON.stringify(chain(row.head, outcome.events))) as LoggedEvent[];
+    const events = await this.write(m, sheet, state, row.head, outcome);
+    if (!events) throw new Error(`job ${jobId} changed under its own lock`);
     const newest = events.at(-1)!;
     for (const e of events)
       if (e.type === 'pack-fitted') await bookPack(m, sheet, e, lastPieces(state, e.payload.setting));
-    const closing =
+    if (
       newest.type === 'signed-off' ||
       newest.type === 'handed-over' ||
-      (state.signed !== undefined && newest.type === 'moved');
-    const signatures = closing
-      ? [...row.signatures, this.signing.sign(jobId, newest.seq, newest.hash, newest.at)]
-      : row.signatures;
+      (state.signed !== undefined && newest.type === 'moved')
+    ) {
+      const signatures = [...row.signatures, this.signing.sign(jobId, newest.seq, newest.hash, newest.at)];
+      await m.query(`UPDATE job SET signatures = $2 WHERE id = $1`, [jobId, JSON.stringify(signatures)]);
+    }
+    const answer =
+      seen === row.seq
+        ? events
+        : [...(await this.log.events(m, jobId, seen)).filter((e) => e.seq <= row.seq), ...events];
+    return { events: answer };
+  }
+
+  /**
+   * Writes what was decided, as one statement: events, the job's projection, and word to whoever listens. Only if the
+   * job's head is still `head`; undefined when it is not, and then nothing is written.
+   */
+  private async write(
+    m: EntityManager,
+    sheet: Sheet,
+    before: BenchState,
+    head: string,
+    outcome: Extract<Outcome, { ok: true }>,
+  ): Promise<LoggedEvent[] | undefined> {
+    // Through JSON once, so that what is hashed is what the database gives back.
+    const events = JSON.parse(JSON.stringify(chain(head, outcome.events))) as LoggedEvent[];
+    const newest = events.at(-1)!;
     const columns = project(sheet, outcome.state);
-    await m.query(
-      `WITH added AS (
+    const rows = await prepared<{ written: number }>(
+      m,
+      'append',
+      `WITH changed AS (
+         UPDATE job SET seq = $4, head = $5, stage = $6, progress = $7, next_move = $8, minutes_left = $9,
+           aids_in = $10, parts_off = $11, hold = $12, place = $13, updated_at = $14
+         WHERE id = $1 AND head = $3 RETURNING id
+       ), added AS (
          INSERT INTO job_event (job_id, seq, id, type, v, payload, who, at, device, command, hash)
-         SELECT $1, e.seq, e.id, e.type, e.v, e.payload, e.who, e.at, e.device, e.command, e.hash
-         FROM jsonb_to_recordset($2::jsonb) AS e(seq int, id text, type text, v int, payload jsonb, who jsonb, at text, device text, command text, hash text)
-       ), changed AS (
-         UPDATE job SET seq = $3, head = $4, signatures = $5, stage = $6, progress = $7, next_move = $8, minutes_left = $9,
-           aids_in = $10, parts_off = $11, hold = $12, place = $13, updated_at = $14 WHERE id = $1
-       ) SELECT pg_notify('jubb', $15)`,
+         SELECT changed.id, e.seq, e.id, e.type, e.v, e.payload, e.who, e.at, e.device, e.command, e.hash
+         FROM changed, jsonb_to_recordset($2::jsonb) AS e(seq int, id text, type text, v int, payload jsonb, who jsonb, at text, device text, command text, hash text)
+       ), told AS (
+         SELECT pg_notify('jubb', $15) FROM changed
+       ) SELECT count(*)::int AS written FROM told`,
       [
-        jobId,
+        before.job,
         JSON.stringify(events),
+        head,
         newest.seq,
         newest.hash,
-        JSON.stringify(signatures),
         columns['stage'],
         columns['progress'],
         columns['next_move'],
@@ -214,14 +266,12 @@ export class JobsService {
         columns['hold'] === null ? null : JSON.stringify(columns['hold']),
         columns['place'],
         newest.at,
-        JSON.stringify({ job: jobId, seq: newest.seq }),
+        JSON.stringify({ job: before.job, seq: newest.seq }),
       ],
     );
-    const answer =
-      seen === row.seq
-        ? events
-        : [...(await this.log.events(m, jobId, seen)).filter((e) => e.seq <= row.seq), ...events];
-    return { events: answer };
+    if (rows[0]?.written !== 1) return undefined;
+    this.log.keep(events.reduce(evolve, before), newest.hash);
+    return events;
   }
 
   async exported(id: string): Promise<JobExport> {
@@ -281,6 +331,18 @@ export class JobsService {
     return units.findOneByOrFail({ id: made.id });
   }
 }
+
+/** Commands that also touch a drawer or a signature, and so are decided under the job's lock. */
+const needsLock: ReadonlySet<Command['type']> = new Set(['book', 'fit-pack', 'sign-off', 'hand-over']);
+
+const envelopeOf = (job: string, id: string, command: Command, asker: Asker): CommandEnvelope => ({
+  id,
+  job,
+  who: pick(asker.person),
+  at: asker.at.toISOString(),
+  device: asker.device,
+  command,
+});
 
 const pick = (p: Asker['person']): Asker['person'] => ({ id: p.id, name: p.name, initials: p.initials });
 

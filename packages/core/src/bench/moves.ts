@@ -1,15 +1,25 @@
 import { ladder, type Ladder, type LadderStep, type Op, type Sheet, type StandingCaution } from '../sheet/index.ts';
 import type { BenchState } from './state.ts';
 
-const cache = new WeakMap<Sheet, { readonly key: string; readonly value: Ladder }>();
+/** Ladders kept of one sheet: each job on it may have other findings. */
+const KEPT = 100;
+const bySheet = new WeakMap<Sheet, Map<string, Ladder>>();
+const byState = new WeakMap<BenchState, { readonly sheet: Sheet; readonly ladder: Ladder }>();
 
-/** The ladder of a job as it stands now. The last one of each sheet is kept, since screens ask often. */
+/** The ladder of a job as it stands now. Kept, since screens and the projection ask often. */
 export function ladderOf(sheet: Sheet, state: BenchState): Ladder {
+  const asked = byState.get(state);
+  if (asked?.sheet === sheet) return asked.ladder;
+  let kept = bySheet.get(sheet);
+  if (!kept) bySheet.set(sheet, (kept = new Map()));
   const key = JSON.stringify([state.variant, state.methods, state.findings]);
-  const kept = cache.get(sheet);
-  if (kept?.key === key) return kept.value;
-  const value = ladder(sheet, { variant: state.variant, methods: state.methods, findings: state.findings });
-  cache.set(sheet, { key, value });
+  let value = kept.get(key);
+  if (!value) {
+    value = ladder(sheet, { variant: state.variant, methods: state.methods, findings: state.findings });
+    if (kept.size >= KEPT) kept.clear();
+    kept.set(key, value);
+  }
+  byState.set(state, { sheet, ladder: value });
   return value;
 }
 

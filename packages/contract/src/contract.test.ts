@@ -1,0 +1,138 @@
+import { describe, expect, test } from '@jest/globals';
+import { rehearse, emptyBench, decide } from '@jubb/core/bench';
+import { plainToInstance } from 'class-transformer';
+import { validate, type ValidationError } from 'class-validator';
+import 'reflect-metadata';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { readGoodSheet } from '@jubb/core/sheet/read';
+import { BookInDto, CommandEnvelopeDto, commandDtos, commandTypes, HandDto, SignInDto, toCommand } from './index.ts';
+
+const UUID = '6f1d8a52-2b0c-4d53-9a57-3b1f0c9f7a11';
+/** Paths of all that is wrong with a body, as the server's pipe reads them. */
+async function wrong(dto: new () => object, body: object): Promise<string[]> {
+  const paths = (errors: ValidationError[], at: string): string[] =>
+    errors.flatMap((e) => [
+      ...(e.constraints ? [at + e.property] : []),
+      ...paths(e.children ?? [], `${at}${e.property}.`),
+    ]);
+  return paths(await validate(plainToInstance(dto, body), { whitelist: true, forbidNonWhitelisted: true }), '');
+}
+const envelope = (command: unknown): object => ({
+  id: UUID,
+  seen: 0,
+  at: '2026-01-05T08:00:00.000Z',
+  device: 'bench B',
+  command,
+});
+
+describe('a command over the wire', () => {
+  const pull = {
+    type: 'pull',
+    op: 'b-cap.tighten',
+    bolt: 3,
+    reading: { value: 24, unit: 'N·m' },
+    rig: { extensionMm: 0, extensionAngleDeg: 0 },
+    how: 'instrument',
+  };
+  test('a good one passes and comes out as the core takes it', async () => {
+    expect(await wrong(CommandEnvelopeDto, envelope(pull))).toEqual([]);
+    const command = toCommand(plainToInstance(CommandEnvelopeDto, envelope(pull)));
+    expect(command).toMatchObject({ type: 'pull', bolt: 3, reading: { value: 24, unit: 'N·m' } });
+  });
+  test('a pack of shims passes', async () => {
+    const pieces = [
+      { value: 1.3, unit: 'mm' },
+      { value: 20, unit: 'µm' },
+    ];
+    expect(await wrong(CommandEnvelopeDto, envelope({ type: 'fit-pack', op: 'x', pieces }))).toEqual([]);
+  });
+  test.each([
+    ['a length for a torque', { ...pull, reading: { value: 59, unit: 'mm' } }, 'command.reading'],
+    ['a unit that is none', { ...pull, reading: { value: 59, unit: 'furlong' } }, 'command.reading.unit'],
+    ['NaN', { ...pull, reading: { value: Number.NaN, unit: 'N·m' } }, 'command.reading.value'],
+    ['no bolt', { ...pull, bolt: 0 }, 'command.bolt'],
+    ['half a bolt', { ...pull, bolt: 1.5 }, 'command.bolt'],
+    ['an unknown field', { ...pull, colour: 'red' }, 'command.colour'],
+    ['a trace of words', { ...pull, trace: [['a', 1]] }, 'command.trace'],
+    ['a trace too long', { ...pull, trace: Array.from({ length: 2001 }, () => [0, 0]) }, 'command.trace'],
+    ['a reason left empty', { type: 'judge', op: 'x', part: 'cup', finding: 'renew', reason: '' }, 'command.reason'],
+    ['a finding that is none', { type: 'judge', op: 'x', part: 'cup', finding: 'eat', reason: 'r' }, 'command.finding'],
+    ['no piece in the pack', { type: 'fit-pack', op: 'x', pieces: [] }, 'command.pieces'],
+    ['a type that is none', { type: 'explode' }, 'command.type'],
+    ['no type', {}, 'command.type'],
+  ])('%s is refused at its path', async (_name, command, path) => {
+    expect(await wrong(CommandEnvelopeDto, envelope(command))).toContain(path);
+  });
+  test('every command of a whole rehearsed job passes', async () => {
+    const sheet = readGoodSheet(readFileSync(join(process.cwd(), 'library/hub-dolly.yaml'), 'utf8'), 'hub-dolly');
+    const who = { id: 'p', name: 'P', initials: 'P' };
+    const give = (state: ReturnType<typeof emptyBench>, id: string, command: never): typeof state => {
+      const outcome = decide(
+        state,
+        sheet,
+        { id, job: 'j', who, at: '2026-01-05T08:00:00.000Z', device: 'd', command },
+        { drawers: {} },
+      );
+      if (!outcome.ok) throw new Error(outcome.refusal.says);
+      return outcome.state;
+    };
+    let state = give(emptyBench('j'), 'c0', {
+      type: 'book',
+      number: 1,
+      customer: { id: 'c', name: 'C' },
+      unit: { id: 'u', serial: 's', model: 'm' },
+      sheet: { id: sheet.id, revision: 1, title: '', hash: '' },
+      complaint: 'x',
+      promise: null,
+      spendLimitMinor: null,
+      variant: 'six-stud',
+      identified: [],
+      earlierVisits: 0,
+    } as never);
+    const met = new Set<string>();
+    for (let n = 1; ; n += 1) {
+      const command = rehearse(sheet, state, { drawers: {} });
+      if (!command) break;
+      met.add(command.type);
+      expect(await wrong(CommandEnvelopeDto, envelope(JSON.parse(JSON.stringify(command))))).toEqual([]);
+      state = give(state, `c${n}`, command as never);
+      if (command.type === 'sign-off') break;
+    }
+    for (const type of ['complete', 'take-reading', 'judge', 'pull', 'sign-off']) expect(met).toContain(type);
+  });
+  test('one class a type, and no type twice', () => {
+    expect(new Set(commandTypes).size).toBe(commandDtos.length);
+    expect(new Set(commandDtos.map((c) => c.value)).size).toBe(commandDtos.length);
+  });
+});
+
+describe('forms', () => {
+  const form = {
+    commandId: UUID,
+    customerName: 'Brae Farm',
+    serial: '1',
+    sheet: 'hub-dolly',
+    complaint: 'growls',
+    answers: [{ question: 0, answer: '65 mm' }],
+  };
+  test('booking in: a known customer needs no name, a new one does', async () => {
+    expect(await wrong(BookInDto, form)).toEqual([]);
+    expect(await wrong(BookInDto, { ...form, customerName: undefined })).toContain('customerName');
+    expect(await wrong(BookInDto, { ...form, customerName: undefined, customerId: UUID })).toEqual([]);
+    expect(await wrong(BookInDto, { ...form, spendLimitMinor: -1 })).toContain('spendLimitMinor');
+    expect(await wrong(BookInDto, { ...form, spendLimitMinor: 10.5 })).toContain('spendLimitMinor');
+    expect(await wrong(BookInDto, { ...form, promise: 'soon' })).toContain('promise');
+    expect(await wrong(BookInDto, { ...form, complaint: '' })).toContain('complaint');
+  });
+  test('signing in: an empty PIN, letters, a PIN too long', async () => {
+    expect(await wrong(SignInDto, { person: UUID, pin: '2222' })).toEqual([]);
+    for (const pin of ['', 'abcd', '1'.repeat(200), 2222])
+      expect(await wrong(SignInDto, { person: UUID, pin })).toContain('pin');
+  });
+  test('a simulated hand does not pull past what a hand can', async () => {
+    expect(await wrong(HandDto, { action: 'pull', stopNm: 60 })).toEqual([]);
+    expect(await wrong(HandDto, { action: 'pull', stopNm: 1e9 })).toContain('stopNm');
+    expect(await wrong(HandDto, { action: 'throw' })).toContain('action');
+  });
+});

@@ -1,0 +1,20 @@
+#!/usr/bin/env bash
+# npm run bench: every benchmark, on a database of its own for the append. Ratios against a baseline of the same run.
+set -euo pipefail
+ROOT="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
+. "$ROOT/scripts/lib/common.sh"
+. "$ROOT/scripts/lib/postgres.sh"
+need_node
+need_packages postgresql
+need_modules
+need_build all
+WORK="$(mktemp -d /tmp/jubb-bench.XXXXXX)"
+chmod 755 "$WORK"
+finish() {
+  stop_cluster "$WORK/postgres"
+  rm -rf "$WORK"
+}
+trap finish EXIT
+node "$ROOT/bench/run.mjs"
+start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
+JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/bench/append.mjs"
