@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import axe from 'axe-core';
 import { execFileSync } from 'node:child_process';
-import { writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { has, press, text, Workshop } from './workshop.ts';
@@ -267,6 +267,25 @@ describe('when things go wrong', () => {
     await shop.startServer();
     for (let i = 0; i < 60 && (await count()) < before + 2; i += 1) await new Promise((r) => setTimeout(r, 250));
     expect(await count()).toBe(before + 2);
+  });
+
+  test('a sheet that does not lint comes back with its line and its reason, and is not kept', async () => {
+    const page = await shop.page();
+    await shop.signIn(page);
+    await page.waitForSelector('.place-row');
+    const good = readFileSync(join(process.cwd(), 'library/hub-dolly.yaml'), 'utf8');
+    const slip = good.replace('to: 90 N·m ± 5 N·m', 'to: 90 mm');
+    const line = slip.split('\n').findIndex((l) => l.includes('to: 90 mm')) + 1;
+    const answer = await page.evaluate(async (source: string) => {
+      const response = await fetch('/api/sheets/lint', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ source }),
+      });
+      return (await response.json()) as { usable: boolean; problems: { line: number; message: string }[] };
+    }, slip);
+    expect(answer.usable).toBe(false);
+    expect(answer.problems.find((p) => p.line === line)?.message).toMatch(/torque/);
   });
 
   test('two browsers on one job are both up to date', async () => {

@@ -1,9 +1,11 @@
 import type { MeView } from '@jubb/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
 import { outbox, useWaiting } from '../outbox/use-outbox.ts';
+import { KeysDialog } from './keys-dialog.tsx';
+import { useKeys } from './keys.ts';
 
 /** The rail, the state of the line to the server, and the screen below. */
 export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
@@ -11,6 +13,8 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const navigate = useNavigate();
   const waiting = useWaiting();
   const refused = waiting.filter((w) => w.refused);
+  const [keys, showKeys] = useState(false);
+  useKeys({ '?': () => showKeys(true) });
   const unsent = waiting.length - refused.length;
 
   useEffect(() => {
@@ -49,6 +53,9 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           </NavLink>
         </nav>
         <span className="gap" />
+        <button type="button" onClick={() => showKeys(true)} aria-label="Keys">
+          ?
+        </button>
         <span className="cell">{me.workshop.name}</span>
         <button
           type="button"
@@ -82,6 +89,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           ))}
         </div>
         <Outlet />
+        <KeysDialog open={keys} close={() => showKeys(false)} />
       </div>
     </div>
   );

@@ -1,0 +1,39 @@
+import { useEffect, useRef } from 'react';
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ['Enter', 'complete what the wide button says'],
+  ['space', 'take the reading, pull'],
+  ['h', 'hold: what does it wait for'],
+  ['u', 'take back the last entry'],
+  ['w', 'show or fold the working'],
+  ['b', 'book in a unit (on the Floor)'],
+  ['?', 'these keys'],
+];
+
+/** Every key in one place; Escape closes it. */
+export function KeysDialog({ open, close }: { readonly open: boolean; readonly close: () => void }): React.JSX.Element {
+  const dialog = useRef<HTMLDialogElement>(null);
+  useEffect(() => {
+    if (open) dialog.current?.showModal();
+    else dialog.current?.close();
+  }, [open]);
+  return (
+    <dialog ref={dialog} className="keys" aria-label="Keys" onClose={close}>
+      <h2>Keys</h2>
+      <dl>
+        {KEYS.map(([key, does]) => (
+          <div key={key}>
+            <dt>
+              <kbd>{key}</kbd>
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+      <p className="quiet">A foot pedal that sends one of these keys works too.</p>
+      <button type="button" className="btn-line" onClick={close}>
+        Close
+      </button>
+    </dialog>
+  );
+}
