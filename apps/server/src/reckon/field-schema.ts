@@ -66,5 +66,7 @@ function schemaOf(field: Field): FieldSchema {
       };
     case 'record':
       return { ...common, ...schemaOfFields(field.fields) };
+    case 'either':
+      return { ...common, oneOf: field.options.map(schemaOf) };
   }
 }

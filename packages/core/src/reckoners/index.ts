@@ -1,6 +1,7 @@
 export { findReckoner, reckon, reckoners } from './registry.ts';
 export {
   accepted,
+  type CheckValue,
   ReckonError,
   type Field,
   type Fields,
@@ -22,4 +23,5 @@ export { torqueSanity } from './fasteners/torque-sanity.ts';
 export { wrenchSetting } from './fasteners/wrench-setting.ts';
 export { shimForSetting } from './bearings/shim-for-setting.ts';
 export { shimStack } from './bearings/shim-stack.ts';
-export { verdict, type Verdict } from './metrology/verdict.ts';
+export { judge, type Verdict } from './metrology/judge.ts';
+export { verdict } from './metrology/verdict.ts';

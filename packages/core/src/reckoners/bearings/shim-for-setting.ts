@@ -1,5 +1,5 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { choice, defineReckoner, list, optional, quantity, record, ReckonError, text } from '../shape/index.ts';
+import { choice, defineReckoner, list, optional, quantity, record, needed, ReckonError, text } from '../shape/index.ts';
 
 /**
  * The shim pack that gives the wanted float (positive) or preload (negative).
@@ -14,6 +14,18 @@ export const shimForSetting = defineReckoner({
   asks: ['which shim', 'end float', 'preload', 'how thick'],
   formula: 'needed = trial ∓ (measured − target)   or   needed = Σ ± depths ± target',
   sources: ['common practice'],
+  checks: [
+    {
+      inputs: { method: 'trial', trialShim: '1.50 mm', measured: '0.23 mm', target: '0.05 mm', thickerShim: 'looser' },
+      gives: { shimNeeded: '1.32 mm' },
+      source: 'arithmetic',
+    },
+    {
+      inputs: { method: 'trial', trialShim: '1.50 mm', measured: '0.23 mm', target: '0.05 mm', thickerShim: 'tighter' },
+      gives: { shimNeeded: '1.68 mm' },
+      source: 'arithmetic',
+    },
+  ],
   inputs: {
     method: choice(['trial', 'depths'], 'Method'),
     trialShim: optional(quantity('length', 'Trial pack', { min: 0, max: 1000 })),
@@ -42,17 +54,7 @@ export const shimForSetting = defineReckoner({
     uncertainty: { label: 'Uncertainty (k = 2)', is: 'length' },
   },
   compute(input, work) {
-    const need = <T>(value: T | undefined, field: string): T => {
-      if (value === undefined)
-        throw new ReckonError(
-          'missing-field',
-          field,
-          null,
-          `${field}, for the method ${input.method}`,
-          `${field} is needed for the method ${input.method}`,
-        );
-      return value;
-    };
+    const need = <T>(value: T | undefined, field: string): T => needed(value, field, `for the method ${input.method}`);
     const looser = input.thickerShim === 'looser';
     let neededMm: number;
     let uncertaintyMm: number;

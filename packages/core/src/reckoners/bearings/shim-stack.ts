@@ -18,6 +18,23 @@ export const shimStack = defineReckoner({
   asks: ['which shims', 'make up a pack', 'shim drawer'],
   formula: 'fewest pieces with |Σ pieces − needed| ≤ tolerance, then least error',
   sources: ['exhaustive search'],
+  checks: [
+    {
+      inputs: {
+        needed: '1.32 mm',
+        tolerance: '0.01 mm',
+        drawer: [
+          { thickness: '1.00 mm', count: 2 },
+          { thickness: '0.25 mm', count: 3 },
+          { thickness: '0.20 mm', count: 2 },
+          { thickness: '0.12 mm', count: 4 },
+          { thickness: '0.05 mm', count: 4 },
+        ],
+      },
+      gives: { 'stacks.0.total': '1.32 mm' },
+      source: 'by hand: 1.00 + 0.20 + 0.12',
+    },
+  ],
   inputs: {
     needed: quantity('length', 'Pack needed', { above: 0, max: 1000 }),
     tolerance: quantity('length', 'May be off by', { min: 0, max: 100 }),

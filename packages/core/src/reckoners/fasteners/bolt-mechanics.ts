@@ -74,3 +74,14 @@ export function nutStripForceN(t: ThreadGeometry, engagementMm: number, shearMPa
   const perTurn = t.pitchMm / 2 + (t.nominalMm - t.pitchDiameterMm) / Math.sqrt(3);
   return shearMPa * Math.PI * t.nominalMm * (engagementMm / t.pitchMm) * perTurn;
 }
+
+/**
+ * Force, N, at which the external thread shears off in the nut: τ · π D1 (m/P) [P/2 + (d2 − D1)/√3], τ = 0.6 Rm
+ * (shear area of the bolt thread after VDI 2230-1 / FED-STD-H28, without the small corrections; ratio from memory).
+ */
+export function boltStripForceN(t: ThreadGeometry, engagementMm: number, rmMPa: number): number {
+  const perTurn = t.pitchMm / 2 + (t.pitchDiameterMm - t.minorMm) / Math.sqrt(3);
+  return BOLT_SHEAR_RATIO * rmMPa * Math.PI * t.minorMm * (engagementMm / t.pitchMm) * perTurn;
+}
+/** Shear strength over tensile strength of a steel bolt. */
+export const BOLT_SHEAR_RATIO = 0.6;

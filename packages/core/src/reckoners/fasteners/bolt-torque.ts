@@ -20,6 +20,20 @@ export const boltTorque = defineReckoner({
   asks: ['how tight', 'what torque', 'no figure in the book', 'clamp force'],
   formula: 'F = A0 ν Rp / √(1 + 3[1.5 (d2/d0)(P/(π d2) + 1.155 μG)]²);  T = F (0.16 P + 0.58 d2 μG + ½ DKm μK)',
   sources: ['VDI 2230-1; ISO 16047', 'ISO 898-1, ISO 3506-1, SAE J429 strengths', 'ISO 4014 head, ISO 273 medium hole'],
+  checks: [
+    {
+      inputs: { thread: 'M8', propertyClass: '8.8' },
+      gives: { torque: '24.6 N·m', clampForce: '18.6 kN' },
+      source: 'VDI 2230-1 table A1',
+    },
+    {
+      inputs: { thread: 'M10', propertyClass: '8.8' },
+      gives: { torque: '48 N·m', clampForce: '29.6 kN' },
+      source: 'VDI 2230-1 table A1',
+    },
+    { inputs: { thread: 'M12', propertyClass: '10.9' }, gives: { torque: '123 N·m' }, source: 'VDI 2230-1 table A1' },
+    { inputs: { thread: 'M16', propertyClass: '8.8' }, gives: { torque: '206 N·m' }, source: 'VDI 2230-1 table A1' },
+  ],
   inputs: {
     thread: text('Thread', { maxLength: 30 }),
     propertyClass: choice(propertyClassNames, 'Property class'),

@@ -19,6 +19,16 @@ export const thread = defineReckoner({
   asks: ['what is this thread', 'pitch', 'stress area', 'tapping'],
   formula: 'd2 = d − 0.649519 P;  d1 = d − 1.082532 P;  d3 = d − 1.226869 P;  As = π/4 (d − 0.9382 P)²',
   sources: ['ISO 261, ISO 724 and ISO 898-1 (metric)', 'ASME B1.1 (Unified)'],
+  checks: [
+    {
+      inputs: { designation: 'M10' },
+      gives: { pitchDiameter: '9.026 mm', minorDiameter: '8.376 mm', rootDiameter: '8.160 mm', stressArea: '58.0 mm²' },
+      source: 'ISO 724, ISO 898-1 table 4',
+    },
+    { inputs: { designation: 'M12x1.25' }, gives: { stressArea: '92.1 mm²' }, source: 'ISO 898-1 table 5' },
+    { inputs: { designation: '1/2-13 UNC' }, gives: { stressArea: '0.1419 in²' }, source: 'ASME B1.1' },
+    { inputs: { designation: '3/8-16 UNC' }, gives: { stressArea: '0.0775 in²' }, source: 'ASME B1.1' },
+  ],
   inputs: { designation: text('Thread', { help: 'M10, M12x1.25, 1/2-13 UNC', maxLength: 30 }) },
   outputs: {
     nominalDiameter: { label: 'Nominal diameter d', is: 'length' },

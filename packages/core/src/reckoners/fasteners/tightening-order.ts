@@ -1,4 +1,4 @@
-import { choice, defaulted, defineReckoner, list, number, optional, ReckonError } from '../shape/index.ts';
+import { choice, defaulted, defineReckoner, list, number, optional, needed, ReckonError } from '../shape/index.ts';
 import { areNeighbours, circleOrder, coverOrder, gridPoints, type Point } from './pulling-order.ts';
 
 const MOST = 200;
@@ -12,6 +12,19 @@ export const tighteningOrder = defineReckoner({
   formula:
     'circle: opposite pairs, the pairs in the star of the half circle; cover: from the middle out, sides in turn',
   sources: ['ASME PCC-1 legacy star pattern (4, 8, 12, 16, 20; from memory)', 'covers: common practice'],
+  checks: [
+    {
+      inputs: { pattern: 'circle', count: 8, stages: 2 },
+      gives: { order: '1 5 3 7 2 6 4 8' },
+      source: 'ASME PCC-1 legacy star',
+    },
+    { inputs: { pattern: 'circle', count: 4 }, gives: { order: '1 3 2 4' }, source: 'ASME PCC-1 legacy star' },
+    {
+      inputs: { pattern: 'circle', count: 12 },
+      gives: { order: '1 7 4 10 2 8 5 11 3 9 6 12' },
+      source: 'ASME PCC-1 legacy star',
+    },
+  ],
   inputs: {
     pattern: choice(['circle', 'rectangle', 'points'], 'Pattern'),
     count: optional(number('Fasteners on the circle', { integer: true, min: 1, max: MOST })),
@@ -29,17 +42,8 @@ export const tighteningOrder = defineReckoner({
     passes: { label: 'Passes', is: 'table' },
   },
   compute(input, work) {
-    const need = <T>(value: T | undefined, field: string): T => {
-      if (value === undefined)
-        throw new ReckonError(
-          'missing-field',
-          field,
-          null,
-          `${field}, for the pattern ${input.pattern}`,
-          `${field} is needed for the pattern ${input.pattern}`,
-        );
-      return value;
-    };
+    const need = <T>(value: T | undefined, field: string): T =>
+      needed(value, field, `for the pattern ${input.pattern}`);
     let order: number[];
     if (input.pattern === 'circle') {
       const count = need(input.count, 'count');

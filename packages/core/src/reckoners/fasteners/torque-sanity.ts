@@ -37,6 +37,18 @@ export const torqueSanity = defineReckoner({
   formula:
     'share = T / T(yield);  low under 30 %, plausible to 95 %, high to 100 %;  strips when F(T) > τ · A of the soft thread',
   sources: ['VDI 2230-1; ISO 898-1', 'limits of the verdicts: common practice'],
+  checks: [
+    {
+      inputs: { thread: 'M8', torque: '24 N·m', propertyClass: '8.8' },
+      gives: { verdict: 'plausible' },
+      source: 'against VDI 2230-1 table A1: 24.6 N·m',
+    },
+    {
+      inputs: { thread: 'M8', torque: '240 N·m', propertyClass: '8.8' },
+      gives: { verdict: 'past-yield' },
+      source: 'against VDI 2230-1 table A1: 24.6 N·m',
+    },
+  ],
   inputs: {
     thread: text('Thread', { maxLength: 30 }),
     torque: optional(quantity('torque', 'Torque', { above: 0 })),

@@ -26,6 +26,37 @@ export const wrenchSetting = defineReckoner({
   asks: ['crowfoot', 'extension', 'what to set the wrench to', 'wrench scale'],
   formula: 'T_set = T · L / (L + E cos φ), rounded to a graduation of the scale',
   sources: ['lever statics, common practice', 'ISO 6789-1 for the least share of the scale (from memory)'],
+  checks: [
+    {
+      inputs: { torque: '100 N·m', wrenchLength: '400 mm', extension: '50 mm', scaleUnit: 'N·m', graduation: 0.1 },
+      gives: { setting: '88.9 N·m' },
+      source: 'lever statics',
+    },
+    {
+      inputs: {
+        torque: '100 N·m',
+        wrenchLength: '400 mm',
+        extension: '50 mm',
+        extensionAngle: '45 deg',
+        scaleUnit: 'N·m',
+        graduation: 0.1,
+      },
+      gives: { setting: '91.9 N·m' },
+      source: 'lever statics',
+    },
+    {
+      inputs: {
+        torque: '100 N·m',
+        wrenchLength: '400 mm',
+        extension: '50 mm',
+        extensionAngle: '90 deg',
+        scaleUnit: 'N·m',
+        graduation: 0.1,
+      },
+      gives: { setting: '100.0 N·m' },
+      source: 'lever statics',
+    },
+  ],
   inputs: {
     torque: quantity('torque', 'Torque wanted at the fastener', { above: 0 }),
     wrenchLength: optional(quantity('length', 'Wrench length L, grip to drive', { above: 0, max: 5000 })),

@@ -7,8 +7,7 @@ import {
   type Quantity,
 } from '../../quantities/index.ts';
 import { anyQuantity, choice, defaulted, defineReckoner, number, optional, ReckonError } from '../shape/index.ts';
-
-export type Verdict = 'within' | 'outside' | 'undecided';
+import { judge } from './judge.ts';
 
 /**
  * Is a reading within its limits, given the uncertainty of the gauge?
@@ -24,6 +23,18 @@ export const verdict = defineReckoner({
   asks: ['is it worn', 'within limits', 'too near the limit', 'reuse or renew'],
   formula: 'within: lower + gU ≤ x ≤ upper − gU;  outside: x < lower − gU or x > upper + gU;  else undecided',
   sources: ['ISO 14253-1 (guard g·U; g = 1 is the full guard of the older editions)'],
+  checks: [
+    {
+      inputs: { reading: '0.095 mm', upper: '0.10 mm', uncertainty: '0.01 mm' },
+      gives: { verdict: 'undecided', marginUpper: '0.005 mm' },
+      source: 'ISO 14253-1, full guard',
+    },
+    {
+      inputs: { reading: '59.85 mm', lower: '59.70 mm', uncertainty: '0.01 mm' },
+      gives: { verdict: 'within', marginLower: '0.15 mm' },
+      source: 'ISO 14253-1, full guard',
+    },
+  ],
   inputs: {
     reading: anyQuantity('Reading'),
     uncertainty: optional(anyQuantity('Uncertainty U (k = 2)', { help: '0 when left out' })),
@@ -71,13 +82,7 @@ export const verdict = defineReckoner({
         `a lower limit at or below the upper ${formatQuantity(input.upper!)}`,
       );
     const guard = input.rule === 'guarded' ? input.guardFactor * u : 0;
-    // A hair of floating-point slack, so that 0.09 + 0.01 ≤ 0.10 holds.
-    const hair = 1e-9 * Math.max(Math.abs(x), Math.abs(lower ?? 0), Math.abs(upper ?? 0), 1e-9);
-    const inside =
-      (lower === undefined || x >= lower + guard - hair) && (upper === undefined || x <= upper - guard + hair);
-    const beyond =
-      (lower !== undefined && x < lower - guard - hair) || (upper !== undefined && x > upper + guard + hair);
-    const result: Verdict = inside ? 'within' : beyond ? 'outside' : 'undecided';
+    const result = judge(x, guard, { lower, upper });
 
     const q = (value: number): Quantity => ({ value, unit });
     work.given('Reading', input.reading);

@@ -9,7 +9,7 @@ import {
   type Quantity,
 } from '../../quantities/index.ts';
 import { ReckonError, shown } from './error.ts';
-import { suffixOf, type Checked, type Field, type Fields } from './fields.ts';
+import { suffixOf, type Checked, type Field, type Fields, type ListField } from './fields.ts';
 
 /** A default that stood in for a field left out. */
 export interface DefaultUsed {
@@ -75,7 +75,7 @@ function checkField(field: Field, given: unknown, at: string, defaults: DefaultU
   switch (field.kind) {
     case 'quantity': {
       const value = inCanonical(
-        atField(at, () => parseQuantity(given, field.dimension)),
+        atField(at, () => parseQuantity(withBareUnit(field, given), field.dimension)),
         field.dimension,
       );
       return bounded(value, field, at, given, canonicalUnit(field.dimension));
@@ -111,15 +111,63 @@ function checkField(field: Field, given: unknown, at: string, defaults: DefaultU
       if (given.length < field.minLength) throw new ReckonError('too-few', at, given, accepted(field));
       if (given.length > field.maxLength)
         throw new ReckonError('too-many', at, `${given.length} entries`, accepted(field));
-      return given.map((entry: unknown, i) => {
-        if (entry === null || entry === undefined)
-          throw new ReckonError('missing-field', `${at}[${i}]`, null, accepted(field.of));
-        return checkField(field.of, entry, `${at}[${i}]`, defaults);
-      });
+      // Dense first: holes of a sparse array are skipped by map and every, and would slip through.
+      return checkEntries(field, Array.from(given as ArrayLike<unknown>), at, defaults);
     case 'record':
       return checkRecord(field.fields, given, at, defaults);
+    case 'either': {
+      const option = field.options.find((o) => couldBe(o, given));
+      if (!option) throw new ReckonError('not-accepted', at, given, accepted(field));
+      return checkField(option, given, at, defaults);
+    }
     default:
       return unreachable(field);
+  }
+}
+
+function checkEntries(field: ListField, entries: unknown[], at: string, defaults: DefaultUsed[]): unknown {
+  if (field.of.kind === 'number' && entries.every((n) => plainlyWithin(field.of, n))) return entries;
+  return entries.map((entry, i) => {
+    if (entry === null || entry === undefined)
+      throw new ReckonError('missing-field', `${at}[${i}]`, null, accepted(field.of));
+    return checkField(field.of, entry, `${at}[${i}]`, defaults);
+  });
+}
+
+/** A number field's whole check in one test, so that a long record of samples is not walked path by path. */
+function plainlyWithin(field: Field, n: unknown): boolean {
+  return (
+    field.kind === 'number' &&
+    typeof n === 'number' &&
+    Number.isFinite(n) &&
+    !(field.integer && !Number.isInteger(n)) &&
+    !(field.min !== undefined && n < field.min) &&
+    !(field.max !== undefined && n > field.max) &&
+    !(field.above !== undefined && n <= field.above)
+  );
+}
+
+function withBareUnit(field: { readonly bareUnit?: string }, given: unknown): unknown {
+  if (field.bareUnit === undefined) return given;
+  if (typeof given === 'number') return { value: given, unit: field.bareUnit };
+  if (typeof given === 'string' && /^\s*[+-]?[\d.]+(e[+-]?\d+)?\s*$/i.test(given)) return `${given} ${field.bareUnit}`;
+  return given;
+}
+
+/** Could a value be meant for this kind of field? Tells the options of an `either` apart. */
+function couldBe(field: Field, given: unknown): boolean {
+  switch (field.kind) {
+    case 'list':
+      return Array.isArray(given);
+    case 'record':
+      return isPlainObject(given);
+    case 'number':
+      return typeof given === 'number';
+    case 'choice':
+    case 'text':
+      return typeof given === 'string';
+    default:
+      return typeof given !== 'object' || isPlainObject(given);
   }
 }
 
@@ -170,6 +218,8 @@ export function accepted(field: Field): string {
       return `a list of ${field.minLength} to ${field.maxLength}: ${accepted(field.of)}`;
     case 'record':
       return `an object with: ${Object.keys(field.fields).join(', ')}`;
+    case 'either':
+      return field.options.map(accepted).join('; or ');
     default:
       return unreachable(field);
   }

@@ -15,6 +15,8 @@ export interface QuantityField<D extends Dimension = Dimension> extends Common {
   readonly max?: number;
   /** Exclusive lower bound. */
   readonly above?: number;
+  /** The unit that a bare number is in, where the field's own convention leaves no doubt (hole angles: deg). */
+  readonly bareUnit?: string;
 }
 /** A quantity of whatever dimension comes; handed on as it was given. A bare number counts as a ratio. */
 export interface AnyQuantityField extends Common {
@@ -49,6 +51,11 @@ export interface RecordField<R extends Fields = Fields> extends Common {
   readonly kind: 'record';
   readonly fields: R;
 }
+/** One of several kinds of value, told apart by what came: a list, a text, a number or an object. */
+export interface EitherField<O extends readonly Field[] = readonly Field[]> extends Common {
+  readonly kind: 'either';
+  readonly options: O;
+}
 interface Presence {
   readonly optional?: true;
   /** What stands in when the field is left out, written as a person would; it becomes a line of the working. */
@@ -63,6 +70,7 @@ export type Field = (
   | TextField
   | ListField<Field>
   | RecordField<Fields>
+  | EitherField<readonly Field[]>
 ) &
   Presence;
 export interface Fields {
@@ -75,7 +83,7 @@ type Words = { readonly help?: string };
 export const quantity = <D extends Dimension>(
   dimension: D,
   label: string,
-  more: Bounds & Words = {},
+  more: Bounds & Words & { readonly bareUnit?: string } = {},
 ): QuantityField<D> => ({
   kind: 'quantity',
   dimension,
@@ -124,6 +132,16 @@ export const list = <F extends Field>(
 export const record = <R extends Fields>(fields: R, label: string, more: Words = {}): RecordField<R> => ({
   kind: 'record',
   fields,
+  label,
+  ...more,
+});
+export const either = <const O extends readonly Field[]>(
+  options: O,
+  label: string,
+  more: Words = {},
+): EitherField<O> => ({
+  kind: 'either',
+  options,
   label,
   ...more,
 });
@@ -179,11 +197,13 @@ type ValueOf<F> = F extends QuantityField
           ? O
           : F extends TextField
             ? string
-            : F extends ListField<infer G>
-              ? readonly ValueOf<G>[]
-              : F extends RecordField<infer R>
-                ? Checked<R>
-                : never;
+            : F extends EitherField<infer O>
+              ? ValueOf<O[number]>
+              : F extends ListField<infer G>
+                ? readonly ValueOf<G>[]
+                : F extends RecordField<infer R>
+                  ? Checked<R>
+                  : never;
 
 type NameOf<K extends string, F> =
   F extends QuantityField<infer D>

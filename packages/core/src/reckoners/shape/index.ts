@@ -3,6 +3,8 @@ export { ReckonError, shown } from './error.ts';
 export * from './fields.ts';
 export {
   defineReckoner,
+  needed,
+  type CheckValue,
   type OutputSpec,
   type Reckoner,
   type Reckoning,

@@ -38,6 +38,17 @@ export type Subject =
   | 'metrology'
   | 'money';
 
+/**
+ * A worked example with the values that it must give, and where they come from. It is a test, a line of the catalogue and
+ * what the screen opens with (the first one).
+ */
+export interface CheckValue {
+  readonly inputs: { readonly [field: string]: unknown };
+  /** Result path → what it must be: "24.6 N·m" (right to the last digit shown), or a word. */
+  readonly gives: { readonly [path: string]: string };
+  readonly source: string;
+}
+
 /** A pure function from quantities to quantities that also returns its working. */
 export interface Reckoner<I extends Fields = Fields, R extends Results = Results> {
   readonly id: string;
@@ -49,6 +60,10 @@ export interface Reckoner<I extends Fields = Fields, R extends Results = Results
   readonly outputs: { readonly [name: string]: OutputSpec };
   /** The formula or rule in one line, for the catalogue. */
   readonly formula: string;
+  /** At least one; the first opens the screen. */
+  readonly checks: readonly [CheckValue, ...CheckValue[]];
+  /** Where the method and its figures come from. */
+  readonly sources: readonly string[];
   /**
    * Reckons from inputs as people give them.
    * @throws ReckonError `{code, field, given, accepted}`; never returns NaN or Infinity
@@ -57,7 +72,6 @@ export interface Reckoner<I extends Fields = Fields, R extends Results = Results
 }
 
 interface Definition<I extends Fields, R extends Results> extends Omit<Reckoner<I, R>, 'reckon'> {
-  readonly sources: readonly string[];
   compute(input: Checked<I>, work: Work): R;
 }
 
@@ -65,19 +79,29 @@ interface Definition<I extends Fields, R extends Results> extends Omit<Reckoner<
 export function defineReckoner<const I extends Fields, R extends Results>(
   definition: Definition<I, R>,
 ): Reckoner<I, R> {
-  const { compute, sources, ...facts } = definition;
+  const { compute, ...facts } = definition;
   return {
     ...facts,
     reckon(inputs) {
       const { checked, defaults } = check(definition.inputs, inputs);
       const work = new Work();
-      for (const s of sources) work.source(s);
+      for (const s of facts.sources) work.source(s);
       for (const d of defaults) work.assume(d.label, String(d.value), 'default, not given');
       const results = dropUndefined(compute(checked, work));
       assertFinite(results, '', inputs);
       return { results, working: work.lines, warnings: work.warnings, sources: work.sources };
     },
   };
+}
+
+/**
+ * A field that the chosen way of reckoning needs.
+ * @throws ReckonError `missing-field`
+ */
+export function needed<T>(value: T | undefined, field: string, why: string): T {
+  if (value === undefined)
+    throw new ReckonError('missing-field', field, null, `${field}, ${why}`, `${field} is needed ${why}`);
+  return value;
 }
 
 function dropUndefined<R extends Results>(results: R): R {

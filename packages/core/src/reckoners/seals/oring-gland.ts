@@ -1,0 +1,153 @@
+import { canonical, formatNumber as f } from '../../quantities/index.ts';
+import { defineReckoner, optional, quantity } from '../shape/index.ts';
+import { glandFields } from './gland-fields.ts';
+import { MOST_FILL, PREFERRED_STATIC, ringInGland, squeezeWindow, STRETCH, type Gland, type Window } from './gland.ts';
+import { widestGapMm } from './tables/extrusion.ts';
+
+type Grade = 'low' | 'good' | 'high';
+const grade = (low: number, high: number, w: Window): Grade =>
+  low < w.low - 1e-9 ? 'low' : high > w.high + 1e-9 ? 'high' : 'good';
+
+/**
+ * Stretch, squeeze and fill of an O-ring in its groove, with the tolerances of the ring at their worst.
+ * Volume constant: w'² (d' + w') = w² (d + w). squeeze = 1 − depth/w'; fill = π/4 w'² / (width · depth).
+ */
+export const oringGland = defineReckoner({
+  id: 'oring-gland',
+  title: 'O-ring in its groove',
+  subject: 'seals',
+  asks: ['squeeze', 'o-ring groove', 'stretch', 'fill', 'does this o-ring fit'],
+  formula: 'w′² (d′ + w′) = w² (d + w);  squeeze = 1 − depth/w′;  fill = π/4 w′² / (width · depth)',
+  sources: ['ISO 3601-2 and handbooks for the windows, from memory', 'extrusion: handbook charts, from memory'],
+  checks: [
+    {
+      inputs: {
+        insideDiameter: '29.2 mm',
+        section: '3 mm',
+        kind: 'piston',
+        motion: 'static',
+        grooveDiameter: '30 mm',
+        matingDiameter: '35 mm',
+        grooveWidth: '4 mm',
+      },
+      // stretch 0.8/29.2; w′ from 9 × 32.2 = w′² (30 + w′); depth 2.5
+      gives: { stretch: '2.74 %', sectionInstalled: '2.965 mm', squeeze: '15.7 %', fill: '69.0 %' },
+      source: 'by hand from constant volume',
+    },
+  ],
+  inputs: {
+    insideDiameter: quantity('length', 'Inside diameter of the ring', { above: 0, max: 3000 }),
+    section: quantity('length', 'Section of the ring', { above: 0, max: 100 }),
+    insideTolerance: optional(quantity('length', 'Inside diameter ±', { min: 0, max: 50 })),
+    sectionTolerance: optional(quantity('length', 'Section ±', { min: 0, max: 5 })),
+    ...glandFields,
+  },
+  outputs: {
+    stretch: { label: 'Stretch', is: 'percent' },
+    sectionInstalled: { label: 'Section, fitted', is: 'length' },
+    squeeze: { label: 'Squeeze', is: 'percent' },
+    squeezeMin: { label: 'Least squeeze', is: 'percent' },
+    squeezeMax: { label: 'Most squeeze', is: 'percent' },
+    fill: { label: 'Fill', is: 'percent' },
+    fillMax: { label: 'Most fill', is: 'percent' },
+    verdicts: { label: 'Verdicts', is: 'table' },
+    extrusion: { label: 'Will it be pushed into the gap', is: 'word', optional: true },
+  },
+  compute(input, work) {
+    const gland: Gland = {
+      kind: input.kind,
+      grooveMm: input.grooveDiameterMm,
+      matingMm: input.matingDiameterMm,
+      widthMm: input.grooveWidthMm,
+      faceDepthMm: input.grooveDepthMm,
+    };
+    const idTol = Math.min(input.insideToleranceMm ?? 0, input.insideDiameterMm * 0.5);
+    const wTol = Math.min(input.sectionToleranceMm ?? 0, input.sectionMm * 0.5);
+    const mid = ringInGland(gland, input.insideDiameterMm, input.sectionMm);
+    const thin = ringInGland(gland, input.insideDiameterMm - idTol, input.sectionMm - wTol);
+    const thick = ringInGland(gland, input.insideDiameterMm + idTol, input.sectionMm + wTol);
+    const window = squeezeWindow(input.motion, input.medium);
+    work.step(
+      'Depth',
+      input.kind === 'face' ? 'as given' : '(larger − smaller diameter)/2',
+      input.kind === 'face'
+        ? f(mid.depthMm)
+        : `(${f(Math.max(gland.grooveMm, gland.matingMm!))} − ${f(Math.min(gland.grooveMm, gland.matingMm!))})/2`,
+      canonical(mid.depthMm, 'length'),
+    );
+    work.step(
+      'Stretch',
+      'seat / inside − 1',
+      `${f(input.kind === 'rod' ? gland.matingMm! : gland.grooveMm)} / ${f(input.insideDiameterMm)} − 1`,
+      canonical(mid.stretchPercent, 'percent'),
+    );
+    work.step(
+      'Section, fitted',
+      'w′² (d′ + w′) = w² (d + w)',
+      `${f(input.sectionMm)}² × (${f(input.insideDiameterMm)} + ${f(input.sectionMm)})`,
+      canonical(mid.sectionInstalledMm, 'length'),
+    );
+    work.step(
+      'Squeeze',
+      '1 − depth / w′',
+      `1 − ${f(mid.depthMm)} / ${f(mid.sectionInstalledMm)}`,
+      canonical(mid.squeezePercent, 'percent'),
+    );
+    work.step(
+      'Fill',
+      'π/4 w′² / (width · depth)',
+      `π/4 × ${f(mid.sectionInstalledMm)}² / (${f(gland.widthMm)} × ${f(mid.depthMm)})`,
+      canonical(mid.fillPercent, 'percent'),
+    );
+    work.step(
+      'Squeeze may be',
+      `${input.motion}${input.motion === 'dynamic' ? `, ${input.medium}` : ''}`,
+      'window',
+      `${window.low} to ${window.high} %`,
+    );
+    const verdicts = {
+      stretch: grade(mid.stretchPercent, mid.stretchPercent, STRETCH),
+      squeeze: grade(thin.squeezePercent, thick.squeezePercent, window),
+      fill: thick.fillPercent > MOST_FILL ? ('high' as const) : ('good' as const),
+    };
+    if (verdicts.stretch === 'high')
+      work.warn('Stretched over 5 %: the ring ages faster and sits too thin. Take a larger one.');
+    if (verdicts.stretch === 'low') work.warn('The ring is larger than its seat: it can bunch up and be pinched.');
+    if (mid.squeezePercent <= 0) work.warn('The ring does not touch: it cannot seal.');
+    if (verdicts.fill === 'high')
+      work.warn('The groove is nearly full: rubber swells and heats, and has nowhere to go.');
+    if (mid.depthMm < 0.4 * input.sectionMm)
+      work.warn('The groove is too shallow for this section to be judged by these rules.');
+    if (
+      input.motion === 'static' &&
+      verdicts.squeeze === 'good' &&
+      (mid.squeezePercent < PREFERRED_STATIC.low || mid.squeezePercent > PREFERRED_STATIC.high)
+    )
+      work.warn('Inside the window, but 15 to 30 % is preferred at rest.');
+    let extrusion: string | undefined;
+    if (input.pressureBar !== undefined && input.gapMm !== undefined) {
+      const hardness = input.hardness < 75 ? 70 : input.hardness < 85 ? 80 : 90;
+      const widest = widestGapMm(hardness, input.pressureBar);
+      work.step(
+        'Widest gap',
+        `chart for ${hardness} Shore A`,
+        `${f(input.pressureBar)} bar`,
+        canonical(widest, 'length'),
+      );
+      extrusion = input.gapMm <= widest ? 'holds' : 'needs-backup-ring';
+      if (input.hardness < 65) work.warn('Softer than the charts cover: 70 Shore A is taken, and it will hold less.');
+    }
+    const p = (v: number): ReturnType<typeof canonical> => canonical(v, 'percent');
+    return {
+      stretch: p(mid.stretchPercent),
+      sectionInstalled: canonical(mid.sectionInstalledMm, 'length'),
+      squeeze: p(mid.squeezePercent),
+      squeezeMin: p(thin.squeezePercent),
+      squeezeMax: p(thick.squeezePercent),
+      fill: p(mid.fillPercent),
+      fillMax: p(thick.fillPercent),
+      verdicts,
+      extrusion,
+    };
+  },
+});
