@@ -1,26 +1,15 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import axe from 'axe-core';
 import { execFileSync } from 'node:child_process';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
+import { axeClean } from './axe.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(240_000);
 const shop = new Workshop();
 beforeAll(() => shop.open());
 afterAll(() => shop.close());
-
-async function axeClean(page: Page): Promise<void> {
-  await page.evaluate(axe.source);
-  const violations = await page.evaluate(async () => {
-    const result = await (
-      window as unknown as { axe: { run(): Promise<{ violations: { id: string; nodes: { target: unknown }[] }[] }> } }
-    ).axe.run();
-    return result.violations.map((v) => `${v.id}: ${v.nodes.map((n) => String(n.target)).join(', ')}`);
-  });
-  expect(violations).toEqual([]);
-}
 
 /** The title of the move, and the label of its wide button. */
 const title = (page: Page): Promise<string> => text(page, '.mid h2');

@@ -10,6 +10,7 @@ const Floor = lazy(() => import('./floor/floor-screen.tsx'));
 const BookIn = lazy(() => import('./booking/book-in-screen.tsx'));
 const Bench = lazy(() => import('./bench/bench-screen.tsx'));
 const Record = lazy(() => import('./record/record-screen.tsx'));
+const Reckoner = lazy(() => import('./reckoner/reckoner-screen.tsx'));
 const Verify = lazy(() => import('./record/verify-screen.tsx'));
 
 /** Who it is decides between the sign-in and the workshop; without a network the last one known stays. */
@@ -29,6 +30,7 @@ export function App(): React.JSX.Element {
               <Route path="book" element={<BookIn />} />
               <Route path="job/:id" element={<Bench me={me.data} />} />
               <Route path="job/:id/record" element={<Record />} />
+              <Route path="reckoner/:id?" element={<Reckoner />} />
               <Route path="verify" element={<Verify />} />
               <Route
                 path="*"

@@ -14,7 +14,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const waiting = useWaiting();
   const refused = waiting.filter((w) => w.refused);
   const [keys, showKeys] = useState(false);
-  useKeys({ '?': () => showKeys(true) });
+  useKeys({ '?': () => showKeys(true), r: () => void navigate('/reckoner') });
   const unsent = waiting.length - refused.length;
 
   useEffect(() => {
@@ -47,6 +47,9 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
         <nav className="d-flex" aria-label="Main">
           <NavLink to="/" end className="place">
             Floor
+          </NavLink>
+          <NavLink to="/reckoner" className="place">
+            Reckoner
           </NavLink>
           <NavLink to="/verify" className="place">
             Verify

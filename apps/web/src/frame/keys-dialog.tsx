@@ -7,6 +7,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['u', 'take back the last entry'],
   ['w', 'show or fold the working'],
   ['b', 'book in a unit (on the Floor)'],
+  ['r', 'the Reckoner'],
+  ['/', 'find (in the Reckoner)'],
   ['?', 'these keys'],
 ];
 

@@ -3,6 +3,21 @@ import FFT from 'fft.js';
 /** Longest piece that is transformed; more resolution than that tells nothing new. */
 const LONGEST = 32768;
 
+interface Tools {
+  readonly fft: FFT;
+  readonly hann: Float64Array;
+}
+/** Tables of a transform, made once a size: at most ten sizes, powers of two. */
+const made = new Map<number, Tools>();
+function toolsOf(size: number): Tools {
+  let tools = made.get(size);
+  if (!tools) {
+    const hann = Float64Array.from({ length: size }, (_, i) => 0.5 - 0.5 * Math.cos((2 * Math.PI * i) / size));
+    made.set(size, (tools = { fft: new FFT(size), hann }));
+  }
+  return tools;
+}
+
 /**
  * Frequency of the strongest line of a waveform, in cycles a sample, or undefined when it is constant.
  * Hann window; the peak refined by a parabola through the logarithms of its three bins.
@@ -10,9 +25,9 @@ const LONGEST = 32768;
  */
 export function strongestLine(x: Float64Array): number | undefined {
   const size = Math.min(LONGEST, 2 ** Math.floor(Math.log2(x.length)));
+  const { fft, hann } = toolsOf(size);
   const windowed = new Float64Array(size);
-  for (let i = 0; i < size; i += 1) windowed[i] = x[i]! * (0.5 - 0.5 * Math.cos((2 * Math.PI * i) / size));
-  const fft = new FFT(size);
+  for (let i = 0; i < size; i += 1) windowed[i] = x[i]! * hann[i]!;
   const out = fft.createComplexArray();
   fft.realTransform(out, windowed);
   const power = (bin: number): number => out[2 * bin]! ** 2 + out[2 * bin + 1]! ** 2;

@@ -182,13 +182,6 @@ describe('oring-find', () => {
         fc.constantFrom('as568' as const, 'iso3601' as const, 'metric' as const),
         (groove, depth, motion, sizes) => {
           const lists = { as568, iso3601, metric: commonMetric };
-          const gland: Gland = {
-            kind: 'piston',
-            grooveMm: groove,
-            matingMm: groove + 2 * depth,
-            widthMm: 1.5 * depth,
-            faceDepthMm: undefined,
-          };
           const window = squeezeWindow(motion, 'hydraulic');
           const brute = lists[sizes].filter((r) => {
             const stretch = groove / r.insideMm - 1;
