@@ -2,7 +2,9 @@
 import { readFileSync } from 'node:fs';
 import { Bench } from 'tinybench';
 import { decide, emptyBench, fold, rehearse } from '../packages/core/dist/bench/index.js';
-import { shimStack } from '../packages/core/dist/reckoners/index.js';
+import { reckon, reckoners, shimStack } from '../packages/core/dist/reckoners/index.js';
+import { spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
 import { readGoodSheet } from '../packages/core/dist/sheet/read/index.js';
 
 const sheet = readGoodSheet(readFileSync(new URL('../library/hub-dolly.yaml', import.meta.url), 'utf8'), 'hub-dolly');
@@ -53,7 +55,65 @@ bench
   .add('shim-stack, 12 sizes × up to 4 (goal 5 ms)', () =>
     shimStack.reckon({ needed: '1.32 mm', tolerance: '0.01 mm', drawer, maxPieces: 4 }),
   );
+const second = Array.from({ length: 50_000 }, (_, i) => 13.5 + 0.5 * Math.cos(0.2 * i) + 0.1 * Math.sin(3.7 * i * i));
+const of = (id) => reckoners.find((r) => r.id === id);
+bench
+  .add('rectifier-ripple, 1 s at 50 kHz (goal 20 ms)', () =>
+    reckon('rectifier-ripple', { samples: second, sampleRate: '50 kHz' }),
+  )
+  .add('oring-find over all of AS568', () => reckon('oring-find', of('oring-find').checks[0].inputs))
+  .add('two-plane-balance', () => reckon('two-plane-balance', of('two-plane-balance').checks[0].inputs));
 await bench.run();
 const ms = (t) => t.result.latency?.mean ?? t.result.mean;
 const base = ms(bench.tasks[0]);
 for (const t of bench.tasks) console.log(`${t.name}: ${ms(t).toFixed(3)} ms, ${(ms(t) / base).toFixed(2)} × baseline`);
+
+// Every reckoner on its first check value.
+const each = new Bench({ time: 60 });
+for (const r of reckoners) each.add(r.id, () => r.reckon(r.checks[0].inputs));
+await each.run();
+console.log('each reckoner, ms:');
+console.log(
+  [...each.tasks]
+    .sort((a, b) => ms(b) - ms(a))
+    .map((t) => `  ${t.name} ${ms(t).toFixed(4)}`)
+    .join('\n'),
+);
+
+// A thousand mixed reckonings through the command, less what the command takes to start.
+const command = fileURLToPath(new URL('../jubb', import.meta.url));
+const small = reckoners.filter((r) => r.id !== 'rectifier-ripple');
+const input = Array.from({ length: 1000 }, (_, i) => {
+  const r = small[i % small.length];
+  return JSON.stringify({ id: r.id, inputs: r.checks[i % r.checks.length].inputs });
+}).join('\n');
+const timed = (text) => {
+  const from = performance.now();
+  const { stdout } = spawnSync(command, ['reckon', '--batch'], { input: text, encoding: 'utf8', maxBuffer: 1 << 28 });
+  return { took: performance.now() - from, lines: stdout.trimEnd().split('\n') };
+};
+const start = Math.min(timed('').took, timed('').took);
+const batch = timed(input);
+if (batch.lines.length !== 1000 || batch.lines.some((l) => l.includes('"error":{"code"'))) throw new Error('the batch failed');
+console.log(`baseline: ./jubb reckon --batch with nothing to do: ${start.toFixed(0)} ms`);
+console.log(
+  `batch of 1,000 mixed reckonings (goal 1,000 ms after start-up): ${(batch.took - start).toFixed(0)} ms more`,
+);
+
+// Hostile inputs: the slowest single answer or refusal.
+const bad = ['NaN mm', '1e309 N·m', '9'.repeat(5000), -1, 1e300, [], {}, null, '0 mm', [[[]]], 'M8'];
+let slowest = { ms: 0, id: '' };
+for (let round = 0; round < 3; round += 1)
+  for (const r of reckoners)
+    for (const name of Object.keys(r.inputs))
+      for (const b of bad) {
+        const from = performance.now();
+        try {
+          r.reckon({ ...r.checks[0].inputs, [name]: b });
+        } catch (e) {
+          if (e.name !== 'ReckonError' && e.constructor.name !== 'ReckonError') throw e;
+        }
+        const took = performance.now() - from;
+        if (round > 0 && took > slowest.ms) slowest = { ms: took, id: r.id };
+      }
+console.log(`slowest answer to a hostile input (goal 50 ms): ${slowest.ms.toFixed(1)} ms, ${slowest.id}`);

@@ -16,6 +16,7 @@ finish() {
 trap finish EXIT
 say "Format";  npm run --silent format:check
 need_build all
+say "Docs";    node scripts/write-docs.mjs --check
 say "Lint";    npm run --silent lint
 say "Types";   npm run --silent typecheck
 

@@ -35,7 +35,7 @@ export function Answer({
             <dt>{spec.label}</dt>
             <dd>
               {isQuantity(value) ? (
-                <Figure value={value} dimension={spec.is} label={spec.label} />
+                <Figure value={value} dimension={spec.is} label={spec.label} shownIn={spec.shownIn} />
               ) : (
                 <Shape value={value} />
               )}
@@ -52,15 +52,17 @@ function Figure({
   value,
   dimension,
   label,
+  shownIn,
 }: {
   readonly value: Quantity;
   readonly dimension: string;
   readonly label: string;
+  readonly shownIn: string | undefined;
 }): React.JSX.Element {
   const [unit, setUnit] = useState<string>();
   const own = ['own unit', 'word', 'list', 'table', 'ratio', 'percent'].includes(dimension);
   const units = own ? [] : unitsOf(dimension as Dimension).map((u) => u.symbol);
-  const best = own ? value.unit : friendlyUnit(value);
+  const best = own ? value.unit : (shownIn ?? friendlyUnit(value));
   const shown = own ? value : convert(value, unit ?? best, dimension as Dimension);
   const [number, ...rest] = formatQuantity(shown).split('\u202f');
   return (

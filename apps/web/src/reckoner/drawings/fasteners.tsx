@@ -1,4 +1,4 @@
-import { BRASS, Dim, INK, PALE, Sheet } from './kit.tsx';
+import { BRASS, Dim, INK, PALE, Sheet } from '../../drawing/kit.tsx';
 import type { DrawProps } from './draw-props.ts';
 
 /** The fasteners where they sit, each with its turn in the order. */

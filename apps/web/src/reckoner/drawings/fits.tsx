@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3';
 import type { DrawProps } from './draw-props.ts';
-import { BRASS, INK, OXIDE, PALE, Sheet, VERD } from './kit.tsx';
+import { BRASS, INK, OXIDE, PALE, Sheet, VERD } from '../../drawing/kit.tsx';
 
 /** Tolerance zones of hole and shaft about the zero line, µm. */
 export function FitDrawing({ inputs, got, shown }: DrawProps): React.JSX.Element {
@@ -60,7 +60,7 @@ export function FitDrawing({ inputs, got, shown }: DrawProps): React.JSX.Element
         </g>
       ))}
       <path d={`M70 ${y(0)}H540`} stroke={INK} strokeWidth="3" />
-      <text x="540" y={y(0) - 6} textAnchor="end">
+      <text x="540" y={y(0) + 18} textAnchor="end">
         nominal {String(inputs['size'] ?? '')}
       </text>
     </Sheet>

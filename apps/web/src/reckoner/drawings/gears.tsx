@@ -1,5 +1,5 @@
 import type { DrawProps } from './draw-props.ts';
-import { BRASS, INK, PALE, Sheet } from './kit.tsx';
+import { BRASS, INK, PALE, Sheet } from '../../drawing/kit.tsx';
 
 const toothed = (cx: number, cy: number, r: number, teeth: number, turn = 0): string => {
   const n = Math.min(teeth, 90);

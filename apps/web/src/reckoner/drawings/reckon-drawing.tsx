@@ -8,12 +8,49 @@ import type { DrawProps } from './draw-props.ts';
 import { OrderDrawing, WrenchDrawing } from './fasteners.tsx';
 import { FitDrawing, HeatDrawing, PressDrawing } from './fits.tsx';
 import { PairDrawing, PatternDrawing } from './gears.tsx';
-import { Bars } from './kit.tsx';
+import { Bars } from '../../drawing/kit.tsx';
+import {
+  BallsDrawing,
+  ConeDrawing,
+  CopperDrawing,
+  DragDrawing,
+  GaugeDrawing,
+  LeastDrawing,
+  OutputDrawing,
+  PlayDrawing,
+  PumpDrawing,
+  ReadingsDrawing,
+  RubberDrawing,
+  ShareDrawing,
+  ShrinkDrawing,
+  TableBars,
+  UnbalanceDrawing,
+} from './simple.tsx';
 import { GlandDrawing, LipSealDrawing } from './seals.tsx';
 import { NutDrawing, PackDrawing, PlateDrawing } from './stacks.tsx';
 import { BalanceDrawing, DecayDrawing, RiseDrawing, RippleDrawing } from './traces.tsx';
 
 const drawings: Readonly<Record<string, (p: DrawProps) => React.JSX.Element>> = {
+  'torque-sanity': ShareDrawing,
+  'cone-and-locknut': ConeDrawing,
+  'rolling-drag': DragDrawing,
+  'ball-complement': BallsDrawing,
+  'seal-material': RubberDrawing,
+  'winding-resistance': CopperDrawing,
+  'phase-balance': ReadingsDrawing,
+  insulation: LeastDrawing,
+  'charging-output': OutputDrawing,
+  'residual-unbalance': UnbalanceDrawing,
+  'shaft-play': PlayDrawing,
+  'pump-up': PumpDrawing,
+  'gauge-choice': GaugeDrawing,
+  'gauge-uncertainty': (p) => (
+    <TableBars {...p} table="budget" name="source" value="standard" says={`Uncertainty ${p.shown('U')}`} />
+  ),
+  'size-at-20': ShrinkDrawing,
+  'rebuild-or-replace': (p) => (
+    <TableBars {...p} table="options" name="name" value="expectedCost" says={p.shown('words')} />
+  ),
   'tightening-order': OrderDrawing,
   'wrench-setting': WrenchDrawing,
   'shim-for-setting': PackDrawing,
@@ -39,14 +76,6 @@ const onARule: Readonly<
   Record<string, { reading: string; from: 'inputs' | 'results'; low?: string; high?: string; guard?: string }>
 > = {
   verdict: { reading: 'reading', from: 'inputs', low: 'lower', high: 'upper', guard: 'uncertainty' },
-  'winding-resistance': {
-    reading: 'corrected',
-    from: 'results',
-    low: 'limitLow',
-    high: 'limitHigh',
-    guard: 'readingUncertainty',
-  },
-  insulation: { reading: 'reading', from: 'inputs', low: 'minimum' },
   'spring-check': { reading: 'freeLength', from: 'inputs', low: 'limit', high: 'nominal' },
 };
 

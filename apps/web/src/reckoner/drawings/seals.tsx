@@ -1,5 +1,5 @@
 import type { DrawProps } from './draw-props.ts';
-import { BRASS, Dim, INK, OXIDE, Sheet } from './kit.tsx';
+import { BRASS, Dim, INK, OXIDE, Sheet } from '../../drawing/kit.tsx';
 
 /** Section through the gland with the ring squashed in it. */
 export function GlandDrawing({ inputs, mm, got, results, shown }: DrawProps): React.JSX.Element {

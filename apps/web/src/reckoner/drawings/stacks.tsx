@@ -1,6 +1,6 @@
 import { PackSection } from '../../drawing/pack-section.tsx';
 import type { DrawProps } from './draw-props.ts';
-import { BRASS, INK, Sheet } from './kit.tsx';
+import { BRASS, INK, Sheet } from '../../drawing/kit.tsx';
 
 /** The pack between its bearings. */
 export function PackDrawing({ results, got }: DrawProps): React.JSX.Element {

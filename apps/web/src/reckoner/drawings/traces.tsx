@@ -1,5 +1,5 @@
 import type { DrawProps } from './draw-props.ts';
-import { BRASS, Bars, INK, OXIDE, Plot, Polar, Sheet, SLATE, VERD } from './kit.tsx';
+import { BRASS, Bars, INK, OXIDE, Plot, Polar, Sheet, SLATE, VERD } from '../../drawing/kit.tsx';
 
 /** A few cycles of the trace, and its lines beside it. */
 export function RippleDrawing({ inputs, results, got, input, shown }: DrawProps): React.JSX.Element {

@@ -16,6 +16,8 @@ export interface OutputSpec {
   /** Dimension of a quantity; `word` for a verdict or kind, `list` for an array, `table` for rows. */
   readonly is: Dimension | 'word' | 'list' | 'table' | 'own unit';
   readonly optional?: true;
+  /** The unit in which the trade reads it, where that is not the canonical one: µm for limits of fits. */
+  readonly shownIn?: string;
 }
 
 export interface Reckoning<R extends Results = Results> {

@@ -65,7 +65,8 @@ export function Plot({
     const pad = (hi - lo || Math.abs(hi) || 1) * 0.08;
     return i === 0 ? [lo, hi === lo ? lo + 1 : hi] : [zero ? Math.min(0, lo) : lo - pad, hi + pad];
   };
-  const sx = scaleLinear(span(0), [58, w - 16]);
+  const sx = scaleLinear(span(0), [58, w - 30]);
+  const legend = (i: number): number => w - 16 - (series.length - i) * 165;
   const sy = scaleLinear(span(1), [h - 40, 26]);
   return (
     <Sheet w={w} h={h} says={says}>
@@ -107,12 +108,12 @@ export function Plot({
           {series.length > 1 && (
             <g>
               <path
-                d={`M${190 + i * 175} 11h22`}
+                d={`M${legend(i)} 11h22`}
                 stroke={s.color ?? INK}
                 strokeWidth="3"
                 strokeDasharray={s.dashed ? '7 5' : undefined}
               />
-              <text x={218 + i * 175} y="16">
+              <text x={legend(i) + 28} y="16">
                 {s.name}
               </text>
             </g>

@@ -1,0 +1,58 @@
+// Writes docs/reckoners.md from the registry. `--check` only says whether it is stale.
+import { readFileSync, writeFileSync } from 'node:fs';
+import { format, resolveConfig } from 'prettier';
+import { accepted, reckoners } from '../packages/core/dist/reckoners/index.js';
+
+const file = new URL('../docs/reckoners.md', import.meta.url);
+const cell = (text) => String(text).replace(/\|/g, '\\|').replace(/\n/g, ' ');
+const need = (f) => (f.default !== undefined ? `default ${f.default}` : f.optional ? 'optional' : '');
+const short = (value) =>
+  Array.isArray(value) && value.length > 60 ? `[${value.length} numbers]` : JSON.stringify(value);
+const inputsOf = (inputs) =>
+  Object.entries(inputs)
+    .map(([k, v]) => `${k}: ${short(v)}`)
+    .join(', ');
+
+const lines = [
+  '# The reckoners',
+  '',
+  'Written from the registry by `npm run docs`; CI fails when it is stale. Every check value is a test, right to the last digit shown.',
+  '',
+  `${reckoners.length} calculations: ${[...new Set(reckoners.map((r) => r.subject))].join(', ')}.`,
+  '',
+];
+let subject = '';
+for (const r of reckoners) {
+  if (r.subject !== subject) {
+    subject = r.subject;
+    lines.push(`## ${subject[0].toUpperCase()}${subject.slice(1)}`, '');
+  }
+  lines.push(`### ${r.id}`, '', `${r.title}. Asked as: ${r.asks.join(', ')}.`, '', `\`${r.formula}\``, '');
+  lines.push('| input | takes | |', '| --- | --- | --- |');
+  for (const [name, f] of Object.entries(r.inputs))
+    lines.push(`| ${name} | ${cell(`${f.label}: ${accepted(f)}`)} | ${need(f)} |`);
+  lines.push(
+    '',
+    `Results: ${Object.entries(r.outputs)
+      .map(([k, o]) => `${k} (${o.is}${o.optional ? ', when it applies' : ''})`)
+      .join(', ')}.`,
+    '',
+  );
+  lines.push(`Source: ${r.sources.join('; ')}.`, '');
+  for (const c of r.checks)
+    lines.push(
+      `- \`${inputsOf(c.inputs)}\` → ${
+        Object.entries(c.gives)
+          .map(([k, v]) => `${k} **${v}**`)
+          .join(', ') || 'see the source'
+      } (${c.source})`,
+    );
+  lines.push('');
+}
+const text = await format(lines.join('\n'), { ...(await resolveConfig(file)), parser: 'markdown' });
+if (process.argv.includes('--check')) {
+  if (readFileSync(file, 'utf8') !== text) {
+    console.error('docs/reckoners.md is stale: run npm run docs');
+    process.exit(1);
+  }
+} else writeFileSync(file, text);
