@@ -94,7 +94,8 @@ const timed = (text) => {
 };
 const start = Math.min(timed('').took, timed('').took);
 const batch = timed(input);
-if (batch.lines.length !== 1000 || batch.lines.some((l) => l.includes('"error":{"code"'))) throw new Error('the batch failed');
+if (batch.lines.length !== 1000 || batch.lines.some((l) => l.includes('"error":{"code"')))
+  throw new Error('the batch failed');
 console.log(`baseline: ./jubb reckon --batch with nothing to do: ${start.toFixed(0)} ms`);
 console.log(
   `batch of 1,000 mixed reckonings (goal 1,000 ms after start-up): ${(batch.took - start).toFixed(0)} ms more`,
