@@ -23,6 +23,8 @@ export interface PackAdvice {
   readonly uncertainty: Quantity;
   readonly forSetting: Reckoning;
   readonly fromDrawer: ReturnType<typeof shimStack.reckon>;
+  /** What the drawer was asked for: inputs of shim-stack. */
+  readonly asked: { readonly needed: Quantity; readonly tolerance: Quantity; readonly drawer: readonly DrawerStock[] };
 }
 
 /**
@@ -47,12 +49,12 @@ export function advisePack(
   });
   const { shimNeeded, uncertainty } = forSetting.results;
   const fitted = state?.rounds.at(-1)?.fitted?.pieces ?? [];
-  const fromDrawer = shimStack.reckon({
+  const asked = {
     needed: shimNeeded,
     tolerance: setting.shims.mayBeOff,
     drawer: drawerWithPackOut(drawer, fitted),
-  });
-  return { needed: shimNeeded, uncertainty, forSetting, fromDrawer };
+  };
+  return { needed: shimNeeded, uncertainty, forSetting, fromDrawer: shimStack.reckon(asked), asked };
 }
 
 /** What a pack of `packMm` should give, from the newest trial: one millimetre of pack moves the setting by one. */

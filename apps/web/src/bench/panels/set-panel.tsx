@@ -7,6 +7,7 @@ import { PackSection } from '../../drawing/pack-section.tsx';
 import { Rule } from '../../drawing/rule.tsx';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
 import { factsOf } from '../instrument-facts.ts';
+import { ReckonerLink } from '../working-block.tsx';
 import { useInstrument } from '../use-instrument.ts';
 import { Foot } from './foot.tsx';
 import { Go, type PanelProps } from './panel.tsx';
@@ -118,6 +119,7 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
             Readings: {readings.length ? readings.map((r) => mm(r.value).toFixed(3)).join(', ') : 'none'} of{' '}
             {setting.repeats}
           </div>
+          {advice && !within && <ReckonerLink id="shim-stack" inputs={advice.asked} />}
           <h3 style={{ fontSize: 15 }} className="mt-2 quiet">
             In the drawer
           </h3>

@@ -37,16 +37,17 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
   const stageNumber = Math.min(t.stage, joint.stages.length - 1);
   const window = windowNm(joint, stageNumber);
   const factor = (lengthMm + extension) / lengthMm;
+  const asked = {
+    torque: stage.to,
+    wrenchLength: { value: lengthMm, unit: 'mm' },
+    extension: { value: extension, unit: 'mm' },
+    scaleUnit: wrench?.view.wrench?.scaleUnit ?? 'N·m',
+    graduation: wrench?.view.wrench?.graduation ?? 0.1,
+    ...(wrench?.view.wrench ? { wrenchMax: { value: wrench.view.wrench.maxNm, unit: 'N·m' } } : {}),
+  };
   let setting: ReturnType<typeof wrenchSetting.reckon> | undefined;
   try {
-    setting = wrenchSetting.reckon({
-      torque: stage.to,
-      wrenchLength: { value: lengthMm, unit: 'mm' },
-      extension: { value: extension, unit: 'mm' },
-      scaleUnit: wrench?.view.wrench?.scaleUnit ?? 'N·m',
-      graduation: wrench?.view.wrench?.graduation ?? 0.1,
-      ...(wrench?.view.wrench ? { wrenchMax: { value: wrench.view.wrench.maxNm, unit: 'N·m' } } : {}),
-    });
+    setting = wrenchSetting.reckon(asked);
   } catch (e) {
     if (!(e instanceof ReckonError)) throw e;
   }
@@ -222,7 +223,12 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
           disabled={pulling || t.unanswered !== undefined || !connected}
         />
       )}
-      {workingSlot && setting && createPortal(<WorkingBlock lines={setting.working} />, workingSlot)}
+      {workingSlot &&
+        setting &&
+        createPortal(
+          <WorkingBlock lines={setting.working} asked={{ id: wrenchSetting.id, inputs: asked }} />,
+          workingSlot,
+        )}
       {foot &&
         createPortal(
           <Foot instrument={wrench}>
