@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
+import { openStream } from '../api/stream.ts';
 
 export interface LiveInstrument {
   readonly view: InstrumentView;
@@ -25,15 +26,13 @@ export function useInstrument(
   const id = view?.id;
   useEffect(() => {
     if (!id) return undefined;
-    const source = new EventSource(`/api/instruments/${id}/live`);
-    source.onmessage = (m: MessageEvent<string>) => {
-      const message = JSON.parse(m.data) as InstrumentMessage;
+    const close = openStream<InstrumentMessage>(`/api/instruments/${id}/live`, (message) => {
       if (message.type === 'live') setValue(message.value);
       if (message.type === 'pull') heard.current(message);
       if (message.type === 'gone') setValue(undefined);
-    };
+    });
     return () => {
-      source.close();
+      close();
       setValue(undefined);
     };
   }, [id]);

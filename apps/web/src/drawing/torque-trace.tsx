@@ -14,7 +14,7 @@ export function TorqueTrace({
   readonly factor: number;
 }): React.JSX.Element {
   const w = 340;
-  const h = 150;
+  const h = 96;
   const most = Math.max(highNm * 1.25, ...trace.map(([, t]) => t * factor));
   const x = scaleLinear([0, Math.max(40, ...trace.map(([a]) => a)) * 1.1], [44, w - 8]);
   const y = scaleLinear([0, most], [h - 26, 8]);
@@ -33,7 +33,7 @@ export function TorqueTrace({
       }
     >
       <rect x={44} y={y(highNm)} width={w - 52} height={y(lowNm) - y(highNm)} fill="#d9e9e3" stroke="#1f6f63" />
-      {y.ticks(4).map((t) => (
+      {y.ticks(2).map((t) => (
         <g key={t}>
           <path d={`M44 ${y(t)}H${w - 8}`} stroke="#e4dfd2" />
           <text x="38" y={y(t) + 5} fontSize="14" textAnchor="end" fill="#4a5358">

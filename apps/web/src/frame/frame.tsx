@@ -3,6 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
+import { openStream } from '../api/stream.ts';
 import { outbox, useWaiting } from '../outbox/use-outbox.ts';
 import { KeysDialog } from './keys-dialog.tsx';
 import { useKeys } from './keys.ts';
@@ -18,16 +19,21 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const unsent = waiting.length - refused.length;
 
   useEffect(() => {
-    const source = new EventSource('/api/live');
-    source.onmessage = (m: MessageEvent<string>) => {
-      const { job } = JSON.parse(m.data) as { job: string };
-      void client.invalidateQueries({ queryKey: ['job', job] });
-      void client.invalidateQueries({ queryKey: ['floor'] });
-    };
+    const close = openStream<{ readonly job: string }>(
+      '/api/live',
+      ({ job }) => {
+        void client.invalidateQueries({ queryKey: ['job', job] });
+        void client.invalidateQueries({ queryKey: ['floor'] });
+      },
+      () => {
+        void client.invalidateQueries({ queryKey: ['job'] });
+        void client.invalidateQueries({ queryKey: ['floor'] });
+      },
+    );
     const wake = (): void => void outbox.drain();
     window.addEventListener('online', wake);
     return () => {
-      source.close();
+      close();
       window.removeEventListener('online', wake);
     };
   }, [client]);
