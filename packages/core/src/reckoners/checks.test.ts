@@ -49,3 +49,14 @@ describe('check values of the catalogue, each right to the last digit shown', ()
     }
   });
 });
+
+describe('choices', () => {
+  test('spaces and capitals do not matter, an unknown word does', () => {
+    const at = (fluid: string): unknown =>
+      reckoners
+        .find((r) => r.id === 'seal-material')!
+        .reckon({ fluid, temperatureMin: '0 °C', temperatureMax: '80 °C', motion: 'static' }).results['suited'];
+    expect(at('Mineral oil')).toEqual(at('mineral-oil'));
+    expect(() => at('olive oil')).toThrow(/olive oil/);
+  });
+});

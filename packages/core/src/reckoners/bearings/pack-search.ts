@@ -48,12 +48,14 @@ export interface PackSearch {
 /**
  * Exact search for packs about `neededNm`. `under` and `over` are the nearest on each side, whether within or not
  * (a pack of exactly the size counts as both).
+ * @param listed how many packs within tolerance are kept, best first
  */
 export function searchPacks(
   drawer: readonly DrawerSize[],
   neededNm: number,
   toleranceNm: number,
   maxPieces: number,
+  listed = Infinity,
 ): PackSearch {
   const sizes = drawer.filter((d) => d.count > 0).sort((a, b) => b.nm - a.nm);
   const within: FoundPack[] = [];
@@ -64,19 +66,23 @@ export function searchPacks(
     const bestGap = Math.abs(best.totalNm - neededNm);
     return gap < bestGap || (gap === bestGap && pieces < best.pieces.length);
   };
+  const order = (a: FoundPack, gapA: number, b: FoundPack): number =>
+    a.pieces.length - b.pieces.length || gapA - Math.abs(b.totalNm - neededNm) || b.pieces[0]! - a.pieces[0]!;
+  // Kept in order and no longer than the list: a wide tolerance would let nearly every pack in.
+  const keepBest = (list: FoundPack[], pack: FoundPack, gap: number): void => {
+    if (list.length >= listed && order(pack, gap, list.at(-1)!) >= 0) return;
+    let at = list.length;
+    while (at > 0 && order(pack, gap, list[at - 1]!) < 0) at -= 1;
+    list.splice(at, 0, { totalNm: pack.totalNm, pieces: [...pack.pieces] });
+    if (list.length > listed) list.pop();
+  };
   // Anything as thick as the needed pack and one more thickest piece is already over by more than a neighbour is.
   const mostNm = neededNm + Math.max(toleranceNm, sizes[0]?.nm ?? 0);
   eachPack(sizes, maxPieces, mostNm, (totalNm, pieces) => {
     const gap = Math.abs(totalNm - neededNm);
-    if (gap <= toleranceNm) within.push({ totalNm, pieces: [...pieces] });
+    if (gap <= toleranceNm) keepBest(within, { totalNm, pieces }, gap);
     if (totalNm <= neededNm && better(under, gap, pieces.length)) under = { totalNm, pieces: [...pieces] };
     if (totalNm >= neededNm && better(over, gap, pieces.length)) over = { totalNm, pieces: [...pieces] };
   });
-  within.sort(
-    (a, b) =>
-      a.pieces.length - b.pieces.length ||
-      Math.abs(a.totalNm - neededNm) - Math.abs(b.totalNm - neededNm) ||
-      b.pieces[0]! - a.pieces[0]!,
-  );
   return { within, under, over };
 }

@@ -5,6 +5,8 @@ import { searchPacks, type DrawerSize, type FoundPack } from './pack-search.ts';
 const NM = 1e6;
 /** Packs listed at most; the best come first. */
 const LISTED = 20;
+/** Packs weighed at most, so that an answer comes at once. */
+const MOST_PACKS = 200_000;
 
 /**
  * The shims to take from the drawer for a pack. Exact: every combination of up to `maxPieces` is weighed, in whole
@@ -60,16 +62,18 @@ export const shimStack = defineReckoner({
   compute(input, work) {
     const neededNm = Math.round(input.neededMm * NM);
     const drawer = mergeSizes(input.drawer.map((d) => ({ nm: Math.round(d.thicknessMm * NM), count: d.count })));
-    if (drawer.length > 25 && input.maxPieces > 4) {
+    const packs = packsAtMost(drawer.filter((d) => d.count > 0).length, input.maxPieces);
+    if (packs > MOST_PACKS) {
       throw new ReckonError(
         'too-many',
         'maxPieces',
         input.maxPieces,
-        'at most 4 pieces from a drawer of more than 25 sizes',
+        `fewer pieces or fewer sizes: at most ${MOST_PACKS} packs are weighed`,
+        `${drawer.length} sizes and ${input.maxPieces} pieces make ${packs} packs`,
       );
     }
     const toleranceNm = Math.round(input.toleranceMm * NM);
-    const found = searchPacks(drawer, neededNm, toleranceNm, input.maxPieces);
+    const found = searchPacks(drawer, neededNm, toleranceNm, input.maxPieces, LISTED);
     const shown = (
       p: FoundPack,
     ): {
@@ -91,7 +95,7 @@ export const shimStack = defineReckoner({
         best.pieces.map((nm) => f(nm / NM)).join(' + '),
         canonical(best.totalNm / NM, 'length'),
       );
-      return { stacks: found.within.slice(0, LISTED).map(shown) };
+      return { stacks: found.within.map(shown) };
     }
     for (const [name, p] of [
       ['Nearest under', found.under],
@@ -121,6 +125,13 @@ export const shimStack = defineReckoner({
     };
   },
 });
+
+/** How many packs of up to `pieces` can be made of `sizes` with plenty of each: C(sizes + pieces, pieces) − 1. */
+function packsAtMost(sizes: number, pieces: number): number {
+  let packs = 1;
+  for (let i = 1; i <= pieces; i += 1) packs = (packs * (sizes + i)) / i;
+  return Math.round(packs) - 1;
+}
 
 /** The same thickness listed twice is one size; thickest first. */
 function mergeSizes(sizes: readonly DrawerSize[]): DrawerSize[] {

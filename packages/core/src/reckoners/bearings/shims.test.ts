@@ -213,3 +213,19 @@ describe('shim-stack', () => {
     expect(() => shimStack.reckon({ needed: '1 mm', tolerance: '0 mm', drawer: [] })).toThrow(ReckonError);
   });
 });
+
+describe('a full drawer', () => {
+  const drawer = (sizes: number): object[] =>
+    Array.from({ length: sizes }, (_, i) => ({ thickness: { value: 0.05 + i * 0.037, unit: 'mm' }, count: 6 }));
+  test('a wide tolerance lists the best twenty, in order', () => {
+    const { stacks } = shimStack.reckon({ needed: '1.5 mm', tolerance: '1.4 mm', drawer: drawer(12) }).results;
+    expect(stacks).toHaveLength(20);
+    const rank = stacks.map((s) => s.pieces.length * 10 + Math.abs(s.error.value));
+    expect(rank).toEqual([...rank].sort((a, b) => a - b));
+  });
+  test('more packs than can be weighed at once are refused, with what to do', () => {
+    expect(() => shimStack.reckon({ needed: '1.5 mm', tolerance: '0 mm', drawer: drawer(30), maxPieces: 6 })).toThrow(
+      expect.objectContaining({ code: 'too-many', field: 'maxPieces', accepted: expect.stringContaining('fewer') }),
+    );
+  });
+});

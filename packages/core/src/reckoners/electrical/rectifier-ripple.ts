@@ -54,7 +54,7 @@ export const rectifierRipple = defineReckoner({
     },
   ],
   inputs: {
-    samples: list(number('Voltage'), 'Samples, volts', { minLength: 1, maxLength: 1_000_000 }),
+    samples: list(number('Voltage'), 'Samples, volts', { minLength: 1, maxLength: 150_000 }),
     sampleRate: quantity('frequency', 'Samples a second', { above: 0, max: 1e8 }),
     polePairs: optional(number('Pole pairs', { integer: true, min: 1, max: 60 })),
     speed: optional(quantity('speed', 'Speed of the alternator', { above: 0, max: 1e5 })),

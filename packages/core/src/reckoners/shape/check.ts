@@ -97,9 +97,7 @@ function checkField(field: Field, given: unknown, at: string, defaults: DefaultU
       return bounded(value, field, at, given, '');
     }
     case 'choice':
-      if (typeof given !== 'string' || !field.options.includes(given))
-        throw new ReckonError('not-a-choice', at, given, accepted(field));
-      return given;
+      return chosen(field.options, given) ?? refuseChoice(field, given, at);
     case 'text':
       if (typeof given !== 'string' || given.trim() === '')
         throw new ReckonError('not-a-text', at, given, accepted(field));
@@ -132,6 +130,22 @@ function checkEntries(field: ListField, entries: unknown[], at: string, defaults
       throw new ReckonError('missing-field', `${at}[${i}]`, null, accepted(field.of));
     return checkField(field.of, entry, `${at}[${i}]`, defaults);
   });
+}
+
+/** The option that is meant: as it is written, or with other capitals and with spaces for hyphens. */
+function chosen(options: readonly string[], given: unknown): string | undefined {
+  if (typeof given !== 'string') return undefined;
+  if (options.includes(given)) return given;
+  const plain = (text: string): string =>
+    text
+      .trim()
+      .toLowerCase()
+      .replace(/[\s_]+/g, '-');
+  const meant = options.filter((o) => plain(o) === plain(given));
+  return meant.length === 1 ? meant[0] : undefined;
+}
+function refuseChoice(field: Field, given: unknown, at: string): never {
+  throw new ReckonError('not-a-choice', at, given, accepted(field));
 }
 
 /** A number field's whole check in one test, so that a long record of samples is not walked path by path. */
