@@ -277,6 +277,26 @@ describe('when things go wrong', () => {
     expect(answer.problems.find((p) => p.line === line)?.message).toMatch(/torque/);
   });
 
+  test('going back and forth between many pages never starves a command of its connection', async () => {
+    const page = await shop.page();
+    await shop.signIn(page);
+    await page.waitForSelector('.place-row');
+    const job = await jobAt('A');
+    // Full loads: the browser may keep each page frozen for its back button.
+    for (let i = 0; i < 8; i += 1) {
+      await page.goto(`${shop.base}/${i % 2 ? '' : 'reckoner'}`);
+      await page.waitForSelector(i % 2 ? '.place-row' : '.catalogue');
+    }
+    await page.goto(`${shop.base}/job/${job}`);
+    await page.waitForSelector('.btn-go');
+    const count = async (): Promise<number> =>
+      Number((await shop.query<{ n: string }>(`SELECT count(*) n FROM job_event WHERE job_id = $1`, [job]))[0]!.n);
+    const before = await count();
+    await page.keyboard.press('Enter');
+    for (let i = 0; i < 40 && (await count()) === before; i += 1) await new Promise((r) => setTimeout(r, 250));
+    expect(await count()).toBeGreaterThan(before);
+  });
+
   test('two browsers on one job are both up to date', async () => {
     const [one, two] = [await shop.page(), await shop.page()];
     await shop.signIn(one);
