@@ -285,6 +285,40 @@ describe('commands', () => {
   });
 });
 
+describe('the drawer', () => {
+  test('a pack that is fitted comes out of it; taken back, it lies there again', async () => {
+    const job = await jobAt('B');
+    const url = `/api/jobs/${job.id}/commands`;
+    const counts = async (): Promise<Record<string, number>> =>
+      Object.fromEntries(
+        Object.values(((await get(`/api/jobs/${job.id}`)).body as JobView).drawers)
+          .flat()
+          .map((d) => [d.thickness.value, d.count]),
+      );
+    let seen = job.events.length;
+    const give = async (command: object): Promise<string> => {
+      const id = randomUUID();
+      const answer = await post(url, envelope(seen, command, id));
+      expect({ status: answer.status, body: answer.status === 200 ? '' : answer.body }).toEqual({
+        status: 200,
+        body: '',
+      });
+      seen = Math.max(seen, ...(answer.body as { events: { seq: number }[] }).events.map((e) => e.seq));
+      return id;
+    };
+    const op = opNow(job);
+    for (const value of [0.23, 0.231, 0.229])
+      await give({ type: 'take-reading', op, value: { value, unit: 'mm' }, how: 'hand' });
+    const before = await counts();
+    const pieces = [1.2, 0.12].map((value) => ({ value, unit: 'mm' }));
+    const fitted = await give({ type: 'fit-pack', op, pieces });
+    const with132 = await counts();
+    expect([with132['1.2'], with132['0.12']]).toEqual([before['1.2']! - 1, before['0.12']! - 1]);
+    await give({ type: 'take-back', command: fitted, reason: 'wrong drawer' });
+    expect(await counts()).toEqual(before);
+  });
+});
+
 describe('booking', () => {
   const form = (more: object = {}): object => ({
     commandId: randomUUID(),

@@ -1,4 +1,4 @@
-import type { DrawerStock, JobEvent } from '@jubb/core/bench';
+import type { BenchState, DrawerStock } from '@jubb/core/bench';
 import { inCanonical, type Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import type { EntityManager } from 'typeorm';
@@ -18,21 +18,37 @@ export async function drawersOf(manager: EntityManager, sheet: Sheet): Promise<R
   return out;
 }
 
-/** Takes the pieces of a fitted pack out of the drawer, and puts those of the pack before it back. */
-export async function bookPack(
+/** The pieces between the bearings by a state, for each setting that has shims. */
+function packsIn(sheet: Sheet, state: BenchState): ReadonlyMap<string, readonly Quantity[]> {
+  return new Map(
+    Object.keys(sheet.settings).map((id) => [id, state.settings[id]?.rounds.at(-1)?.fitted?.pieces ?? []] as const),
+  );
+}
+
+/**
+ * Brings the drawers to what a command left in the unit: pieces that came out go back, pieces that went in are taken.
+ * By what the states say and not by the event, so that a pack taken back is put back too.
+ */
+export async function bookPacks(
   manager: EntityManager,
   sheet: Sheet,
-  event: Extract<JobEvent, { type: 'pack-fitted' }>,
-  before: readonly Quantity[],
+  before: BenchState,
+  after: BenchState,
 ): Promise<void> {
-  const drawer = sheet.settings[event.payload.setting]?.shims?.drawer;
-  if (!drawer) return;
-  const move = (piece: Quantity, by: number): Promise<unknown> =>
-    manager.query(
-      `INSERT INTO drawer_size (drawer, thickness_nm, count) VALUES ($1, $2, GREATEST($3, 0))
-       ON CONFLICT (drawer, thickness_nm) DO UPDATE SET count = drawer_size.count + $3`,
-      [drawer, toNm(piece), by],
-    );
-  for (const piece of before) await move(piece, 1);
-  for (const piece of event.payload.pieces) await move(piece, -1);
+  const then = packsIn(sheet, before);
+  for (const [id, pieces] of packsIn(sheet, after)) {
+    const drawer = sheet.settings[id]?.shims?.drawer;
+    if (!drawer) continue;
+    const change = new Map<number, number>();
+    for (const p of then.get(id) ?? []) change.set(toNm(p), (change.get(toNm(p)) ?? 0) + 1);
+    for (const p of pieces) change.set(toNm(p), (change.get(toNm(p)) ?? 0) - 1);
+    for (const [thicknessNm, by] of change) {
+      if (by === 0) continue;
+      await manager.query(
+        `INSERT INTO drawer_size (drawer, thickness_nm, count) VALUES ($1, $2, GREATEST($3, 0))
+         ON CONFLICT (drawer, thickness_nm) DO UPDATE SET count = drawer_size.count + $3`,
+        [drawer, thicknessNm, by],
+      );
+    }
+  }
 }

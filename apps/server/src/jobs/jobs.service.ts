@@ -35,7 +35,7 @@ import { prepared } from '../database/prepared.ts';
 import { RefusedException } from '../problems/refused.exception.ts';
 import { SheetsService } from '../sheets/sheets.service.ts';
 import { UnitsService } from '../units/units.service.ts';
-import { bookPack, drawersOf } from './drawers.ts';
+import { bookPacks, drawersOf } from './drawers.ts';
 import { JobLog } from './job-log.ts';
 import { project } from './projection.ts';
 import { SigningService } from './signing.service.ts';
@@ -205,8 +205,8 @@ export class JobsService {
     const events = await this.write(m, sheet, state, row.head, outcome);
     if (!events) throw new Error(`job ${jobId} changed under its own lock`);
     const newest = events.at(-1)!;
-    for (const e of events)
-      if (e.type === 'pack-fitted') await bookPack(m, sheet, e, lastPieces(state, e.payload.setting));
+    if (events.some((e) => e.type === 'pack-fitted' || e.type === 'taken-back'))
+      await bookPacks(m, sheet, state, outcome.state);
     if (
       newest.type === 'signed-off' ||
       newest.type === 'handed-over' ||
@@ -333,7 +333,7 @@ export class JobsService {
 }
 
 /** Commands that also touch a drawer or a signature, and so are decided under the job's lock. */
-const needsLock: ReadonlySet<Command['type']> = new Set(['book', 'fit-pack', 'sign-off', 'hand-over']);
+const needsLock: ReadonlySet<Command['type']> = new Set(['book', 'fit-pack', 'take-back', 'sign-off', 'hand-over']);
 
 const envelopeOf = (job: string, id: string, command: Command, asker: Asker): CommandEnvelope => ({
   id,
@@ -345,10 +345,6 @@ const envelopeOf = (job: string, id: string, command: Command, asker: Asker): Co
 });
 
 const pick = (p: Asker['person']): Asker['person'] => ({ id: p.id, name: p.name, initials: p.initials });
-
-function lastPieces(state: BenchState, setting: string): readonly { value: number; unit: string }[] {
-  return state.settings[setting]?.rounds.at(-1)?.fitted?.pieces ?? [];
-}
 
 /** The variant from the answers: the first question that decides it; a measured value near none is asked again. */
 function identifyAll(
