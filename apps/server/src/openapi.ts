@@ -56,8 +56,8 @@ export function openApi(app: INestApplication): OpenAPIObject {
 
 /** One path a reckoner, in place of the one with the id in it. */
 function describeReckoners(document: OpenAPIObject): void {
-  const { '/api/reckon/{id}': any, ...paths } = document.paths;
-  const post = any?.post;
+  const { '/api/reckon/{id}': byId, ...paths } = document.paths;
+  const post = byId?.post;
   if (!post) return;
   document.paths = paths;
   for (const r of reckoners) {

@@ -228,7 +228,7 @@ export default function BookInScreen(): React.JSX.Element {
               {error('spendLimitMinor')}
             </div>
             <div className="flex-fill">
-              <Form.Label htmlFor="place">Bench place</Form.Label>
+              <Form.Label htmlFor="place">Bench</Form.Label>
               <Form.Select id="place" {...register('place', { setValueAs: (v: string) => v || undefined })}>
                 <option value="">none yet</option>
                 {freePlaces.map((p) => (

@@ -1,5 +1,6 @@
 import {
   convert,
+  dimensionOf,
   inCanonical,
   parseQuantity,
   QuantityError,
@@ -112,6 +113,18 @@ export function figure(typed: unknown, dimension: Dimension): number | undefined
     return inCanonical(parseQuantity(typed, dimension), dimension);
   } catch (e) {
     if (e instanceof QuantityError) return undefined;
+    throw e;
+  }
+}
+
+/** The size of a typed quantity of whatever kind, in the canonical unit of its kind, so that readings can be compared. */
+export function sizeOf(typed: unknown): number {
+  if (typeof typed === 'number') return typed;
+  try {
+    const q = parseQuantity(typed);
+    return inCanonical(q, dimensionOf(q));
+  } catch (e) {
+    if (e instanceof QuantityError) return 0;
     throw e;
   }
 }

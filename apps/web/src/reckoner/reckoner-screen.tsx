@@ -1,7 +1,7 @@
 import { formatQuantity } from '@jubb/core/quantities';
 import { reckoners, ReckonError, type Reckoner, type Reckoning } from '@jubb/core/reckoners';
 import { useMemo, useRef, useState } from 'react';
-import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useKeys } from '../frame/keys.ts';
 import { Answer, asText, plain } from './answer.tsx';
 import { ReckonDrawing } from './drawings/reckon-drawing.tsx';
@@ -84,7 +84,6 @@ const wordsOf = (e: ReckonError): string =>
 
 function Calculation({ reckoner }: { readonly reckoner: Reckoner }): React.JSX.Element {
   const [search] = useSearchParams();
-  const { key } = useLocation();
   const navigate = useNavigate();
   const [inputs, setInputs] = useState<Inputs>(() => fromAddress(search) ?? reckoner.checks[0].inputs);
   const [last, setLast] = useState<Reckoning>();
@@ -109,7 +108,7 @@ function Calculation({ reckoner }: { readonly reckoner: Reckoner }): React.JSX.E
     }
   };
   return (
-    <section className="calc" aria-label={reckoner.title} data-key={key}>
+    <section className="calc" aria-label={reckoner.title}>
       <div className="ask">
         <h1>{reckoner.title}</h1>
         <div className="fields">

@@ -14,6 +14,7 @@ describe('check values of the catalogue, each right to the last digit shown', ()
   const all = reckoners.flatMap((r) => r.checks.map((c, i) => ({ name: `${r.id} ${i + 1} (${c.source})`, r, c })));
   test.each(all)('$name', ({ r, c }) => {
     const { results } = r.reckon(c.inputs);
+    expect(Object.keys(c.gives)).not.toEqual([]);
     for (const [path, wanted] of Object.entries(c.gives)) {
       const got = at(results, path);
       if (isQuantity(got)) {

@@ -19,9 +19,11 @@ export { threadMaterialNames, type ThreadMaterial } from './fasteners/tables/thr
 export { threadGeometry, type ThreadGeometry } from './fasteners/thread-geometry.ts';
 export { thread } from './fasteners/thread.ts';
 export { tighteningOrder } from './fasteners/tightening-order.ts';
-export { torqueSanity } from './fasteners/torque-sanity.ts';
+export { saneShares, torqueSanity } from './fasteners/torque-sanity.ts';
 export { wrenchSetting } from './fasteners/wrench-setting.ts';
 export { shimForSetting } from './bearings/shim-for-setting.ts';
 export { shimStack } from './bearings/shim-stack.ts';
 export { judge, type Verdict } from './metrology/judge.ts';
 export { verdict } from './metrology/verdict.ts';
+export { COPPER_C } from './electrical/winding-resistance.ts';
+export { gaugeRatios } from './metrology/gauge-choice.ts';

@@ -88,7 +88,6 @@ describe('every reckoner', () => {
 
   test.each(reckoners.map((r) => [r.id] as const))('%s: a good input with one thing spoilt', (id) => {
     const { checks } = findReckoner(id);
-    const paths = pathsOf(checks[0].inputs);
     fc.assert(
       fc.property(fc.constantFrom(...checks), fc.nat(), fc.nat(), hostile, (check, which, spare, bad) => {
         const at = pathsOf(check.inputs);
@@ -103,7 +102,6 @@ describe('every reckoner', () => {
       }),
       { numRuns: 300 },
     );
-    expect(paths.length).toBeGreaterThan(0);
   });
 
   test.each<[unknown]>([[null], [undefined], [7], ['x'], [[]]])('inputs %p are refused', (inputs) => {

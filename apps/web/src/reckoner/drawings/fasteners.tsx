@@ -1,3 +1,5 @@
+import { saneShares } from '@jubb/core/reckoners';
+import { scaleLinear } from 'd3';
 import { BRASS, Dim, INK, PALE, Sheet } from '../../drawing/kit.tsx';
 import type { DrawProps } from './draw-props.ts';
 
@@ -75,6 +77,39 @@ export function WrenchDrawing({ mm, results, angle, shown }: DrawProps): React.J
       </text>
       <text x="40" y="84">
         on the scale{results['roundingError'] ? ', to the nearest graduation' : ''}
+      </text>
+    </Sheet>
+  );
+}
+
+/** Where a torque stands between nothing and past yield. */
+export function ShareDrawing({ got, shown }: DrawProps): React.JSX.Element {
+  const share = got('percentOfYield') ?? 0;
+  const [low, high] = [saneShares.low * 100, saneShares.high * 100];
+  const x = scaleLinear([0, Math.max(130, share * 1.1)], [20, 540]);
+  const zone = (from: number, to: number, fill: string, name: string): React.JSX.Element => (
+    <g key={name}>
+      <rect x={x(from)} y="60" width={x(to) - x(from)} height="34" fill={fill} stroke={INK} />
+      <text x={(x(from) + x(to)) / 2} y="118" textAnchor="middle">
+        {x(to) - x(from) > 40 ? name : ''}
+      </text>
+    </g>
+  );
+  return (
+    <Sheet h={130} says={`${shown('percentOfYield')} of the torque at yield: ${shown('verdict').replace('-', ' ')}`}>
+      {zone(0, low, PALE, 'low')}
+      {zone(low, high, 'var(--verdwash)', 'plausible')}
+      {zone(high, 100, 'var(--brasswash)', 'high')}
+      {zone(100, Math.max(130, share * 1.1), 'var(--oxidewash)', 'past yield')}
+      <path d={`M${x(share)} 60l-10-18h20z`} fill={INK} />
+      <text
+        x={Math.min(480, Math.max(60, x(share)))}
+        y="32"
+        textAnchor="middle"
+        fontWeight="740"
+        style={{ fontSize: 20 }}
+      >
+        {shown('percentOfYield')}
       </text>
     </Sheet>
   );

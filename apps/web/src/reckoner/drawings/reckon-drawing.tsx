@@ -5,30 +5,18 @@ import { plain } from '../answer.tsx';
 import { friendly } from '../friendly.ts';
 import { figure, type Inputs } from '../inputs.ts';
 import type { DrawProps } from './draw-props.ts';
-import { OrderDrawing, WrenchDrawing } from './fasteners.tsx';
+import { BallsDrawing, ConeDrawing, DragDrawing } from './bearings.tsx';
+import { CopperDrawing, LeastDrawing, OutputDrawing, ReadingsDrawing, RippleDrawing } from './electrical.tsx';
+import { OrderDrawing, ShareDrawing, WrenchDrawing } from './fasteners.tsx';
 import { FitDrawing, HeatDrawing, PressDrawing } from './fits.tsx';
 import { PairDrawing, PatternDrawing } from './gears.tsx';
-import { Bars } from '../../drawing/kit.tsx';
-import {
-  BallsDrawing,
-  ConeDrawing,
-  CopperDrawing,
-  DragDrawing,
-  GaugeDrawing,
-  LeastDrawing,
-  OutputDrawing,
-  PlayDrawing,
-  PumpDrawing,
-  ReadingsDrawing,
-  RubberDrawing,
-  ShareDrawing,
-  ShrinkDrawing,
-  TableBars,
-  UnbalanceDrawing,
-} from './simple.tsx';
-import { GlandDrawing, LipSealDrawing } from './seals.tsx';
+import { DecayDrawing, PumpDrawing, RiseDrawing } from './leaks.tsx';
+import { GaugeDrawing, ShrinkDrawing } from './measuring.tsx';
+import { BalanceDrawing, PlayDrawing, UnbalanceDrawing } from './rotors.tsx';
+import { GlandDrawing, LipSealDrawing, RubberDrawing } from './seals.tsx';
 import { NutDrawing, PackDrawing, PlateDrawing } from './stacks.tsx';
-import { BalanceDrawing, DecayDrawing, RiseDrawing, RippleDrawing } from './traces.tsx';
+import { TableBars } from './tables.tsx';
+import { Bars } from '../../drawing/kit.tsx';
 
 const drawings: Readonly<Record<string, (p: DrawProps) => React.JSX.Element>> = {
   'torque-sanity': ShareDrawing,

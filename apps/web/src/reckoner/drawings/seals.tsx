@@ -1,5 +1,6 @@
+import { BRASS, Dim, INK, OXIDE, PALE, Sheet, VERD } from '../../drawing/kit.tsx';
 import type { DrawProps } from './draw-props.ts';
-import { BRASS, Dim, INK, OXIDE, Sheet } from '../../drawing/kit.tsx';
+import { rowsOf } from './rows.ts';
 
 /** Section through the gland with the ring squashed in it. */
 export function GlandDrawing({ inputs, mm, got, results, shown }: DrawProps): React.JSX.Element {
@@ -99,6 +100,37 @@ export function LipSealDrawing({ mm, got, results, shown }: DrawProps): React.JS
       <text x={x(bore) + 60} y="106">
         bore
       </text>
+    </Sheet>
+  );
+}
+
+/** Which rubbers bear it. */
+export function RubberDrawing({ results, shown }: DrawProps): React.JSX.Element {
+  const suited = (results['suited'] as readonly string[] | undefined) ?? [];
+  const unsuited = rowsOf(results['unsuited']).map((r) => String(r['material']));
+  return (
+    <Sheet h={110} says={`Suited: ${shown('suited') || 'none'}`}>
+      {[...suited.map((s) => [s, true] as const), ...unsuited.map((s) => [s, false] as const)].map(
+        ([name, good], i) => (
+          <g key={name} transform={`translate(${14 + i * 60} 24)`}>
+            <rect
+              width="54"
+              height="54"
+              fill={good ? 'var(--verdwash)' : 'var(--sheet)'}
+              stroke={good ? VERD : PALE}
+              strokeWidth="2"
+            />
+            <text x="27" y="27" textAnchor="middle" fontWeight={good ? 740 : 400}>
+              {name}
+            </text>
+            {good ? (
+              <path d="M12 42h30" stroke={VERD} strokeWidth="6" />
+            ) : (
+              <path d="M10 39h14v6H10zM30 45h14v-6H30z" fill={OXIDE} />
+            )}
+          </g>
+        ),
+      )}
     </Sheet>
   );
 }

@@ -1,4 +1,5 @@
 import { PackSection } from '../../drawing/pack-section.tsx';
+import { figure } from '../inputs.ts';
 import type { DrawProps } from './draw-props.ts';
 import { BRASS, INK, Sheet } from '../../drawing/kit.tsx';
 
@@ -19,7 +20,7 @@ export function PackDrawing({ results, got }: DrawProps): React.JSX.Element {
 export function PlateDrawing({ inputs, got, shown }: DrawProps): React.JSX.Element {
   const plates = (inputs['plates'] as readonly { kind: string; thicknesses: readonly string[] }[]) ?? [];
   const thick = plates.map((p) => {
-    const values = p.thicknesses.map((t) => parseFloat(String(t))).filter(Number.isFinite);
+    const values = p.thicknesses.map((t) => figure(t, 'length')).filter((t) => t !== undefined);
     return values.reduce((a, b) => a + b, 0) / Math.max(1, values.length);
   });
   const choose = got('choose') ?? 0;

@@ -1,6 +1,5 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { anyQuantity, defaulted, defineReckoner, list, quantity, ReckonError } from '../shape/index.ts';
-import { inOneUnit } from './one-unit.ts';
+import { anyQuantity, defaulted, defineReckoner, list, quantity, ReckonError, inOneUnit } from '../shape/index.ts';
 
 /** Spread of three phases, (max − min)/mean. Resistance, current or voltage alike. */
 export const phaseBalance = defineReckoner({

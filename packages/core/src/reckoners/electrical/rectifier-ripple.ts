@@ -93,7 +93,7 @@ export const rectifierRipple = defineReckoner({
     const line = strongestLine(rest);
     if (line === undefined) return cannot('no ripple at all');
     const cycles = line * rest.length;
-    const peak = lineAt(rest, wholeCycles(rest.length, line), line).amplitude / Math.abs(mean);
+    const peak = lineAt(rest, wholeCycles(rest.length, line), line) / Math.abs(mean);
     work.step(
       'Strongest line',
       'spectrum, Hann window',
@@ -164,7 +164,7 @@ function measure(rest: Float64Array, line: number, mean: number, rate: number, w
     if (known !== undefined) return known;
     // What lies above half the sample rate is folded down: look for it where it then shows.
     const turns = ((line * k) / 6) % 1;
-    const { amplitude } = lineAt(left, length, turns > 0.5 ? 1 - turns : turns);
+    const amplitude = lineAt(left, length, turns > 0.5 ? 1 - turns : turns);
     amplitudes.set(k, amplitude / mean);
     return amplitude / mean;
   };

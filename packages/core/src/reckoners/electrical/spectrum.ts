@@ -42,12 +42,8 @@ export function strongestLine(x: Float64Array): number | undefined {
   return (best + Math.max(-0.5, Math.min(0.5, shift))) / size;
 }
 
-/** Amplitude and phase of one frequency (cycles a sample) over a stretch of samples, by projection. */
-export function lineAt(
-  x: Float64Array,
-  length: number,
-  cyclesPerSample: number,
-): { re: number; im: number; amplitude: number } {
+/** Amplitude of one frequency (cycles a sample) over a stretch of samples, by projection. */
+export function lineAt(x: Float64Array, length: number, cyclesPerSample: number): number {
   // A rotating pointer, renewed now and then against rounding.
   const step = 2 * Math.PI * cyclesPerSample;
   const [cs, sn] = [Math.cos(step), Math.sin(step)];
@@ -65,9 +61,7 @@ export function lineAt(
       c = next;
     }
   }
-  re *= 2 / length;
-  im *= 2 / length;
-  return { re, im, amplitude: Math.hypot(re, im) };
+  return (2 / length) * Math.hypot(re, im);
 }
 
 /** Takes mean and straight-line drift off. */

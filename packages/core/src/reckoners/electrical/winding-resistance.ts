@@ -4,7 +4,7 @@ import { judge } from '../metrology/judge.ts';
 import { defaulted, defineReckoner, optional, quantity, ReckonError } from '../shape/index.ts';
 
 /** Where the resistance of copper would vanish on its straight line, °C (IEC 60034-1). */
-const COPPER_C = 235;
+export const COPPER_C = 235;
 
 /** Resistance of a copper winding at the reference temperature: × (235 + tref)/(235 + t). IEC 60034-1. */
 export const windingResistance = defineReckoner({

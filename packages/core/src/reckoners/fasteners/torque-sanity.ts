@@ -17,8 +17,7 @@ import { threadMaterialNames, threadMaterials } from './tables/thread-materials.
 import { threadGeometry, type ThreadGeometry } from './thread-geometry.ts';
 
 /** Shares of the torque at yield that part low, plausible and high: common practice. */
-const LOW = 0.3;
-const HIGH = 0.95;
+export const saneShares = { low: 0.3, high: 0.95 } as const;
 /** Units that get mistaken for one another, likeliest first: common practice. */
 const CONFUSED = ['N·m', 'ft·lbf', 'in·lbf', 'kgf·m', 'N·cm', 'kgf·cm'] as const;
 const JUDGED_AGAINST_WHEN_UNKNOWN = ['4.6', '8.8', '12.9'] as const satisfies readonly PropertyClass[];
@@ -116,8 +115,8 @@ export const torqueSanity = defineReckoner({
 
     const judge = (nm: number): SanityVerdict => {
       if (nm > strongest) return 'past-yield';
-      if (nm > HIGH * strongest) return 'high';
-      if (nm < LOW * weakest) return 'low';
+      if (nm > saneShares.high * strongest) return 'high';
+      if (nm < saneShares.low * weakest) return 'low';
       return 'plausible';
     };
     let verdict = judge(highNm);

@@ -1,6 +1,8 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { inOneUnit } from '../electrical/one-unit.ts';
-import { anyQuantity, defineReckoner, optional, ReckonError } from '../shape/index.ts';
+import { anyQuantity, defineReckoner, optional, ReckonError, inOneUnit } from '../shape/index.ts';
+
+/** Tolerance over 2U from which a gauge is good, and usable. */
+export const gaugeRatios = { good: 4, usable: 2 } as const;
 
 /** Is a gauge fine enough for a tolerance? Ratio of the tolerance's width to 2U; one-sided: from the nominal to the limit. */
 export const gaugeChoice = defineReckoner({
@@ -49,7 +51,8 @@ export const gaugeChoice = defineReckoner({
       `(${f(b)} − ${f(a)})/${oneSided ? '' : '(2 × '}${f(u)}${oneSided ? '' : ')'}`,
       canonical(ratio, 'ratio'),
     );
-    const verdict = ratio >= 4 - 1e-9 ? 'good' : ratio >= 2 - 1e-9 ? 'usable' : 'too coarse';
+    const verdict =
+      ratio >= gaugeRatios.good - 1e-9 ? 'good' : ratio >= gaugeRatios.usable - 1e-9 ? 'usable' : 'too coarse';
     if (verdict === 'too coarse') work.warn('Most readings would come out undecided: take a finer gauge.');
     return { ratio: canonical(ratio, 'ratio'), verdict };
   },

@@ -12,4 +12,5 @@ export {
   type ResultValue,
   type Subject,
 } from './reckoner.ts';
+export { inOneUnit } from './one-unit.ts';
 export { Work, type WorkingLine } from './working.ts';

@@ -1,5 +1,5 @@
 import { convert, QuantityError, type Quantity } from '../../quantities/index.ts';
-import { ReckonError } from '../shape/index.ts';
+import { ReckonError } from './error.ts';
 
 /** The values of quantities of one kind, in the unit of the first. @throws ReckonError naming the one that differs */
 export function inOneUnit(quantities: readonly Quantity[], field: string): number[] {
