@@ -18,16 +18,7 @@ export function GaugeDrawing({ inputs, got, shown }: DrawProps): React.JSX.Eleme
         ]}
       />
     );
-  return (
-    <Rule
-      low={low}
-      high={high}
-      guard={of('uncertainty') ?? 0}
-      readings={[]}
-      unit="mm"
-      title={`Tolerance, ${shown('verdict')}`}
-    />
-  );
+  return <Rule low={low} high={high} guard={of('uncertainty') ?? 0} readings={[]} unit="mm" title="Tolerance" />;
 }
 
 /** Length against temperature: as measured, and at 20 °C. */

@@ -118,7 +118,7 @@ export function ReckonDrawing({
             guard={guard?.value ?? 0}
             readings={[reading.value]}
             unit={reading.unit}
-            title="Reading and limits"
+            title="Reading"
           />
         </div>
       );
