@@ -194,6 +194,7 @@ export const twoPlaneBalance = defineReckoner({
         corrections[k]!.mass,
       ),
     );
+    corrections.forEach((c, k) => work.step(`Plane ${k + 1}, angle`, 'of W', 'H W = −V', c.angle));
     const limit = input.maxMassKg;
     corrections.forEach((m, k) => {
       if (limit !== undefined && m.mass.value > limit)
