@@ -1,5 +1,6 @@
-import { opTitle } from './wording.ts';
-import { aidsIn, ladderOf, standingNow, stepDone } from './moves.ts';
+import { holdWords, opTitle } from './wording.ts';
+import { aidsIn, betweenNow, ladderOf, leadsOff, standingNow, stepDone } from './moves.ts';
+import { jobSheet } from './own.ts';
 import { tighteningState } from './tightening.ts';
 import type { Op, OpKind, Sheet } from '../sheet/index.ts';
 import type { BenchState } from './state.ts';
@@ -7,6 +8,10 @@ import type { BenchState } from './state.ts';
 export type BlockerCode =
   | 'aid-in'
   | 'part-off'
+  | 'lead-parted'
+  | 'in-between'
+  | 'not-counted'
+  | 'parked'
   | 'pull-missing'
   | 'pull-unanswered'
   | 'setting-open'
@@ -29,7 +34,8 @@ export interface Blocker {
 }
 
 /** Everything that must be settled before sign-off, the dangerous first. */
-export function blockers(sheet: Sheet, state: BenchState): readonly Blocker[] {
+export function blockers(pinned: Sheet, state: BenchState): readonly Blocker[] {
+  const sheet = jobSheet(pinned, state);
   const out: Blocker[] = [];
   const ladderNow = ladderOf(sheet, state);
   const opFor = (kind: OpKind, test: (op: Op) => boolean): string | undefined =>
@@ -43,8 +49,26 @@ export function blockers(sheet: Sheet, state: BenchState): readonly Blocker[] {
       op: opFor('remove-aid', (o) => o.kind === 'remove-aid' && o.aid === aid.id),
     });
   }
+  for (const lead of leadsOff(sheet, state)) {
+    out.push({
+      code: 'lead-parted',
+      says: `${lead.title} is parted, ${lead.where}`,
+      clears: 'Reconnect it',
+      op: opFor('reconnect', (o) => o.kind === 'reconnect' && o.lead === lead.id),
+    });
+  }
+  for (const b of betweenNow(sheet, state))
+    out.push({ code: 'in-between', says: `${b.title}: ${b.state}`, clears: 'Settle it' });
+  for (const part of Object.keys(state.uncounted))
+    out.push({
+      code: 'not-counted',
+      says: `${sheet.parts[part]?.title ?? part}: nobody has counted them`,
+      clears: 'Count what lies in the tray',
+    });
+  if (state.parked)
+    out.push({ code: 'parked', says: `The unit stands parked at ${state.parked.to}`, clears: 'Resume it' });
   for (const joint of Object.values(sheet.joints)) {
-    const op = opFor('tighten', (o) => o.kind === 'tighten' && o.joint === joint.id);
+    const op = opFor('tighten', (o) => o.kind === 'tighten' && o.joint === joint.id && o.through === undefined);
     if (op === undefined || state.joints[joint.id]?.undone === undefined) continue;
     const t = tighteningState(joint, state);
     if (t.unanswered) {
@@ -74,7 +98,7 @@ export function blockers(sheet: Sheet, state: BenchState): readonly Blocker[] {
   for (const hold of state.holds.filter((h) => !h.cleared)) {
     out.push({
       code: 'on-hold',
-      says: `On hold for ${hold.why === 'yes' ? 'a yes' : hold.why}${hold.note ? `: ${hold.note}` : ''}`,
+      says: `On hold for ${holdWords(hold.why)}${hold.note ? `: ${hold.note}` : ''}`,
       clears: 'Clear the hold',
     });
   }

@@ -1,6 +1,7 @@
 import type { Quantity } from '../quantities/index.ts';
 import type { Finding } from '../sheet/index.ts';
 import type { EventPayloads, HoldReason, HowRead, InstrumentFacts, Person, TracePoint, WrenchRig } from './events.ts';
+import type { StripCommand } from './strip-commands.ts';
 
 /** What a person asks for, by type. `op` is the id of an operation of the sheet. */
 export type Command =
@@ -12,6 +13,12 @@ export type Command =
       readonly tray?: string;
       readonly note?: string;
       readonly answer?: 'yes' | 'no';
+      /** Of parts taken off: how many there are, where it is not what the sheet says. `later`: counted from the tray. */
+      readonly counts?: Readonly<Record<string, number | 'later'>>;
+      /** Why the count differs, or why a wait is cut short. */
+      readonly reason?: string;
+      /** Of rework: `check` and `clear`. */
+      readonly ticks?: readonly string[];
     }
   | {
       readonly type: 'take-reading';
@@ -49,6 +56,7 @@ export type Command =
       readonly answer: 'slackened' | 'renewed';
       readonly note?: string;
     }
+  | StripCommand
   | { readonly type: 'hold'; readonly why: HoldReason; readonly note: string }
   | { readonly type: 'clear-hold'; readonly hold: string; readonly note?: string }
   | { readonly type: 'move'; readonly to: string }

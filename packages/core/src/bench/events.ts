@@ -2,6 +2,7 @@ import type { Quantity } from '../quantities/index.ts';
 import type { WorkingLine } from '../reckoners/index.ts';
 import type { Finding, SideName } from '../sheet/index.ts';
 import type { Verdict } from '../reckoners/index.ts';
+import type { StripPayloads } from './strip-events.ts';
 
 /** Whose hands. */
 export interface Person {
@@ -20,7 +21,7 @@ export interface InstrumentFacts {
 }
 export type HowRead = 'instrument' | 'hand';
 
-export const holdReasons = ['parts', 'yes', 'cure', 'helper', 'tool', 'decision'] as const;
+export const holdReasons = ['parts', 'yes', 'cure', 'helper', 'tool', 'decision', 'day-end'] as const;
 export type HoldReason = (typeof holdReasons)[number];
 
 /** How the wrench was held to the fastener; lengths in mm, angle in degrees. */
@@ -44,7 +45,7 @@ export interface ReadingResult {
 }
 
 /** Payload of every event, by type. An event is a fact: what was decided is stored, never decided again. */
-export interface EventPayloads {
+export interface EventPayloads extends StripPayloads {
   'job-booked': {
     readonly number: number;
     readonly customer: { readonly id: string; readonly name: string };
@@ -54,20 +55,42 @@ export interface EventPayloads {
     readonly promise: string | null;
     readonly spendLimitMinor: number | null;
     readonly variant: string | null;
-    readonly identified: readonly { readonly ask: string; readonly answer: string }[];
+    readonly identified: readonly ({ readonly ask: string; readonly answer: string } & Partial<
+      Omit<StripPayloads['identified'], 'ask' | 'answer' | 'op'>
+    >)[];
     readonly earlierVisits: number;
+    /** Was it opened before, by what signs, and why is it back? */
+    readonly opened?: {
+      readonly answer: 'yes' | 'no' | 'unknown';
+      readonly signs: readonly string[];
+      readonly why?: string;
+    };
   };
   'caution-acknowledged': { readonly op: string; readonly say: string };
-  'op-done': { readonly op: string; readonly kind: string; readonly note?: string; readonly answer?: 'yes' | 'no' };
+  'op-done': {
+    readonly op: string;
+    readonly kind: string;
+    readonly note?: string;
+    readonly answer?: 'yes' | 'no';
+    /** Of rework: the look after it and the debris, each ticked. */
+    readonly ticks?: readonly string[];
+  };
   'aid-fitted': { readonly op: string; readonly aid: string };
   'aid-removed': { readonly op: string; readonly aid: string };
   'mark-made': { readonly op: string; readonly mark: string };
   'mark-aligned': { readonly op: string; readonly mark: string };
-  'joint-undone': { readonly op: string; readonly joint: string; readonly count: number };
+  /** `left`: so many are left in on purpose. */
+  'joint-undone': { readonly op: string; readonly joint: string; readonly count: number; readonly left?: number };
   'parts-off': {
     readonly op: string;
     readonly parts: readonly { readonly part: string; readonly count: number }[];
     readonly tray: string;
+    /** What to remember: way up, side, which hole. */
+    readonly note?: string;
+    /** How it came off, where the sheet names ways. */
+    readonly way?: string;
+    /** Why there are more or fewer than the sheet says. */
+    readonly reason?: string;
   };
   'part-fitted': {
     readonly op: string;

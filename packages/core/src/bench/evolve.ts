@@ -8,6 +8,8 @@ import {
   type SettingState,
   type Stamp,
 } from './state.ts';
+import { evolveStrip } from './evolve-strip.ts';
+import { settled, takeFromTray } from './tray.ts';
 
 /**
  * Folds one event into the state. Pure; throws only for an event type that this version does not know.
@@ -46,11 +48,22 @@ function apply(state: BenchState, event: JobEvent): BenchState {
   });
   switch (event.type) {
     case 'job-booked':
-      return { ...state, booked: { ...event.payload, ...stamp }, variant: event.payload.variant ?? undefined };
+      return atBooking({
+        ...state,
+        booked: { ...event.payload, ...stamp },
+        variant: event.payload.variant ?? undefined,
+      });
     case 'caution-acknowledged':
       return { ...state, ...done(event.payload.op) };
     case 'op-done':
-      return { ...state, ...done(event.payload.op, { note: event.payload.note, answer: event.payload.answer }) };
+      return {
+        ...state,
+        ...done(event.payload.op, {
+          note: event.payload.note,
+          answer: event.payload.answer,
+          ...(event.payload.ticks ? { ticks: event.payload.ticks } : {}),
+        }),
+      };
     case 'aid-fitted':
       return { ...state, ...done(event.payload.op), aids: { ...state.aids, [event.payload.aid]: { fitted: stamp } } };
     case 'aid-removed': {
@@ -75,13 +88,25 @@ function apply(state: BenchState, event: JobEvent): BenchState {
       return {
         ...state,
         ...done(event.payload.op),
-        joints: { ...state.joints, [event.payload.joint]: { pulls: [], undone: stamp } },
+        joints: {
+          ...state.joints,
+          [event.payload.joint]: {
+            pulls: [],
+            undone: stamp,
+            ...(event.payload.left ? { left: event.payload.left } : {}),
+          },
+        },
+        between: settled(state.between, `joint:${event.payload.joint}`),
       };
     case 'parts-off': {
+      const { parts, tray, note, op } = event.payload;
       const off = { ...state.off };
-      for (const { part, count } of event.payload.parts)
-        off[part] = { count: (off[part]?.count ?? 0) + count, tray: event.payload.tray, ...stamp };
-      return { ...state, ...done(event.payload.op), off };
+      let { between } = state;
+      for (const { part, count } of parts) {
+        off[part] = { count: (off[part]?.count ?? 0) + count, tray, ...stamp, ...(note === undefined ? {} : { note }) };
+        between = settled(between, `part:${part}`);
+      }
+      return { ...state, ...done(op), off, between };
     }
     case 'part-fitted': {
       const { part, count, renewed, op } = event.payload;
@@ -89,6 +114,7 @@ function apply(state: BenchState, event: JobEvent): BenchState {
         ...state,
         ...done(op),
         off: takeFromTray(state.off, part, count),
+        between: settled(state.between, `part:${part}`),
         renewed: renewed
           ? { ...state.renewed, [part]: { count: (state.renewed[part]?.count ?? 0) + count, ...stamp } }
           : state.renewed,
@@ -159,6 +185,7 @@ function apply(state: BenchState, event: JobEvent): BenchState {
         ...done(op),
         joints: { ...state.joints, [joint]: { pulls: [], ...known, tightened: stamp } },
         off: takeFromTray(state.off, fastener, count),
+        between: settled(state.between, `joint:${joint}`),
       };
     }
     case 'rung-done':
@@ -179,20 +206,34 @@ function apply(state: BenchState, event: JobEvent): BenchState {
     case 'handed-over':
       return { ...state, handedOver: { ...stamp, to: event.payload.to, note: event.payload.note } };
     default:
-      return unknownEvent(event);
+      return evolveStrip(state, event, stamp);
   }
 }
 
-function unknownEvent(event: never): never {
-  throw new Error(`an event of an unknown type: ${JSON.stringify(event)}`);
-}
-
-function takeFromTray(off: BenchState['off'], part: string, count: number): BenchState['off'] {
-  const lying = off[part];
-  if (!lying) return off;
-  if (lying.count > count) return { ...off, [part]: { ...lying, count: lying.count - count } };
-  const { [part]: _gone, ...rest } = off;
-  return rest;
+/** What was told of the unit at the counter counts as answered; bookings of old say only the words. */
+function atBooking(state: BenchState): BenchState {
+  const { booked } = state;
+  if (!booked) return state;
+  const identified = booked.identified.flatMap((i) =>
+    i.question === undefined
+      ? []
+      : [
+          {
+            op: null,
+            variant: null,
+            ...i,
+            question: i.question,
+            variants: i.variants ?? [],
+            seq: booked.seq,
+            at: booked.at,
+            by: booked.by,
+          },
+        ],
+  );
+  const orders = Object.fromEntries(
+    identified.flatMap((i) => (i.part !== undefined && i.order !== undefined ? [[i.part, i.order] as const] : [])),
+  );
+  return identified.length === 0 ? state : { ...state, identified, orders };
 }
 
 function withSetting(state: BenchState, id: string, change: (s: SettingState) => SettingState): BenchState {

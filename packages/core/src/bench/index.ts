@@ -20,8 +20,10 @@ export {
 export { evolve, fold } from './evolve.ts';
 export {
   aidsIn,
+  betweenNow,
   findOp,
   ladderOf,
+  leadsOff,
   minutesLeft,
   nextMove,
   openOps,
@@ -47,14 +49,21 @@ export {
   type SettingRound,
   type SettingState,
   type Stamp,
+  type Timer,
 } from './state.ts';
 export {
   orderOf,
   shareOfYield,
   tighteningState,
   torqueAtFastener,
-  windowNm,
+  windowOf,
   type TighteningState,
 } from './tightening.ts';
-export { opTitle } from './wording.ts';
+export { jobSheet } from './own.ts';
+export { returnSheet, trays, type ReturnSheet } from './return-sheet.ts';
+export { timerKinds, type OwnThing, type TimerKind } from './strip-events.ts';
+export type { StripRecord } from './strip-record.ts';
+export { aheadNow, minutesToRun, timerHasRun, timerOf, timersRunning, type AheadNow } from './timers.ts';
+export { tell } from './decide/strip.ts';
+export { holdWords, minutesWords, opTitle } from './wording.ts';
 export { rehearse, type RehearsalFigures } from './rehearsal.ts';

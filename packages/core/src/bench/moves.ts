@@ -1,4 +1,5 @@
 import { ladder, type Ladder, type LadderStep, type Op, type Sheet, type StandingCaution } from '../sheet/index.ts';
+import { jobSheet } from './own.ts';
 import type { BenchState } from './state.ts';
 
 /** Ladders kept of one sheet: each job on it may have other findings. */
@@ -7,7 +8,8 @@ const bySheet = new WeakMap<Sheet, Map<string, Ladder>>();
 const byState = new WeakMap<BenchState, { readonly sheet: Sheet; readonly ladder: Ladder }>();
 
 /** The ladder of a job as it stands now. Kept, since screens and the projection ask often. */
-export function ladderOf(sheet: Sheet, state: BenchState): Ladder {
+export function ladderOf(pinned: Sheet, state: BenchState): Ladder {
+  const sheet = jobSheet(pinned, state);
   const asked = byState.get(state);
   if (asked?.sheet === sheet) return asked.ladder;
   let kept = bySheet.get(sheet);
@@ -85,9 +87,10 @@ export function standingNow(sheet: Sheet, state: BenchState): readonly StandingC
 
 /** Aids in the unit now, in the order in which they went in. */
 export function aidsIn(
-  sheet: Sheet,
+  pinned: Sheet,
   state: BenchState,
 ): readonly { readonly id: string; readonly title: string; readonly where: string; readonly since: string }[] {
+  const sheet = jobSheet(pinned, state);
   return Object.entries(state.aids)
     .filter(([, a]) => !a.removed)
     .map(([id, a]) => ({
@@ -122,4 +125,51 @@ export function stageOf(sheet: Sheet, state: BenchState): JobStage {
   if (next.kind !== 'op') return 'ready';
   if (Object.keys(state.done).length === 0) return 'booked';
   return next.step.side;
+}
+
+/** Leads, hoses, straps and clips that are parted now, in the order in which they came apart. */
+export function leadsOff(
+  pinned: Sheet,
+  state: BenchState,
+): readonly { readonly id: string; readonly title: string; readonly where: string; readonly kind: string }[] {
+  const sheet = jobSheet(pinned, state);
+  return Object.entries(state.leads)
+    .filter(([, l]) => !l.reconnected)
+    .map(([id]) => ({
+      id,
+      title: sheet.leads[id]?.title ?? id,
+      where: sheet.leads[id]?.where ?? '',
+      kind: sheet.leads[id]?.kind ?? 'connector',
+    }));
+}
+
+/** What is neither on nor off now, in words. */
+export function betweenNow(
+  pinned: Sheet,
+  state: BenchState,
+): readonly { readonly key: string; readonly title: string; readonly state: string; readonly note?: string }[] {
+  const sheet = jobSheet(pinned, state);
+  const left = Object.entries(state.joints)
+    .filter(([, j]) => (j.left ?? 0) > 0)
+    .map(([id, j]) => ({
+      key: `left:${id}`,
+      title: sheet.joints[id]?.title ?? id,
+      state: `${j.left} left in on purpose`,
+    }));
+  const words: Readonly<Record<string, string>> = {
+    slackened: 'slackened',
+    started: 'started, not tightened',
+    'swung-aside': 'swung aside, lines on',
+    hung: 'hung',
+    refitted: 'refitted for the time being',
+  };
+  return [
+    ...left,
+    ...Object.entries(state.between).map(([key, b]) => ({
+      key,
+      title: (b.joint === undefined ? sheet.parts[b.part ?? '']?.title : sheet.joints[b.joint]?.title) ?? key,
+      state: words[b.state] ?? b.state,
+      ...(b.note === undefined ? {} : { note: b.note }),
+    })),
+  ];
 }

@@ -1,6 +1,8 @@
-import type { Finding, FigureSource, Sheet } from '../sheet/index.ts';
+import { currentSheet, type Finding, type FigureSource, type Sheet } from '../sheet/index.ts';
 import type { WorkingLine } from '../reckoners/index.ts';
 import type { Band, Quantity } from '../quantities/index.ts';
+import { jobSheet } from './own.ts';
+import { stripRecord, type StripRecord } from './strip-record.ts';
 import { ladderOf } from './moves.ts';
 import { orderOf } from './tightening.ts';
 import type { BenchState, Pull, Reading, Stamp } from './state.ts';
@@ -84,10 +86,13 @@ export interface JobRecord {
   readonly rungs: readonly ({ readonly side: string; readonly title: string } & Partial<Stamp>)[];
   readonly signed?: Stamp;
   readonly handedOver?: Stamp & { readonly to: string };
+  /** Since record form 2: what the strip side, the shelf and the waits left in the log. */
+  readonly strip: StripRecord;
 }
 
 /** Builds the record of a booked job. @throws Error when the job is not booked */
-export function buildRecord(sheet: Sheet, state: BenchState): JobRecord {
+export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
+  const sheet = jobSheet(currentSheet(pinned), state);
   const booked = state.booked;
   if (!booked) throw new Error('a job that is not booked has no record');
   const now = ladderOf(sheet, state);
@@ -200,6 +205,7 @@ export function buildRecord(sheet: Sheet, state: BenchState): JobRecord {
     rungs: now.all.map((s) => ({ side: s.side, title: s.title, ...state.steps[s.id] })),
     signed: state.signed,
     handedOver: state.handedOver,
+    strip: stripRecord(sheet, state),
   };
 }
 

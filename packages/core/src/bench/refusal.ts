@@ -20,6 +20,10 @@ export type RefusalCode =
   | 'unknown-hold'
   | 'unknown-command'
   | 'not-the-last'
+  | 'parked'
+  | 'count-disagrees'
+  | 'still-waiting'
+  | 'place-taken'
   | 'blocked';
 
 /** What is in the way and what would clear it, in words. */

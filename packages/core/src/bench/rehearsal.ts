@@ -3,9 +3,12 @@ import type { Finding, Sheet } from '../sheet/index.ts';
 import type { Command, DecideContext } from './commands.ts';
 import type { InstrumentFacts, WrenchRig } from './events.ts';
 import { nextMove } from './moves.ts';
+import { opTitle } from './wording.ts';
 import { advisePack } from './packs.ts';
 import type { BenchState } from './state.ts';
-import { tighteningState, windowNm } from './tightening.ts';
+import { tighteningState, windowOf } from './tightening.ts';
+import { jobSheet } from './own.ts';
+import { timerOf } from './timers.ts';
 
 /** Figures for a dry run; what is left out is taken from the middle of each band. */
 export interface RehearsalFigures {
@@ -17,6 +20,14 @@ export interface RehearsalFigures {
   readonly tray?: (part: string) => string;
   readonly wrench?: { readonly rig: WrenchRig; readonly facts: InstrumentFacts };
   readonly gauge?: (dimension: string) => InstrumentFacts | undefined;
+  readonly look?: (look: string, moment: string) => string | undefined;
+  readonly identify?: (question: string) => string | undefined;
+  /** How many there are of a part that nobody counted. */
+  readonly counts?: (part: string) => number | 'later' | undefined;
+  /** What is noted as a part comes off. */
+  readonly note?: (part: string) => string | undefined;
+  /** Why waits are cut short; left out, they are waited for (the one who rehearses moves the clock on). */
+  readonly impatience?: string;
 }
 
 /**
@@ -24,11 +35,12 @@ export interface RehearsalFigures {
  * chance. Undefined once the job is handed over, or when what is next cannot be settled by rehearsal.
  */
 export function rehearse(
-  sheet: Sheet,
+  pinned: Sheet,
   state: BenchState,
   context: DecideContext,
   figures: RehearsalFigures = {},
 ): Command | undefined {
+  const sheet = jobSheet(pinned, state);
   const move = nextMove(sheet, state);
   if (move.kind === 'sign-off') return { type: 'sign-off' };
   if (move.kind === 'hand-over') return { type: 'hand-over', to: state.booked?.customer.name ?? 'the customer' };
@@ -45,8 +57,69 @@ export function rehearse(
     };
   };
   switch (op.kind) {
-    case 'off':
-      return { type: 'complete', op: op.id, tray: figures.tray?.(op.parts[0]!.part) ?? 'A1' };
+    case 'off': {
+      const unknown = op.parts.filter((p) => !sheet.parts[p.part]!.countKnown);
+      const counts = Object.fromEntries(unknown.map((p) => [p.part, figures.counts?.(p.part) ?? 8]));
+      const note = figures.note?.(op.parts[0]!.part);
+      return {
+        type: 'complete',
+        op: op.id,
+        tray: figures.tray?.(op.parts[0]!.part) ?? 'A1',
+        ...(unknown.length > 0 ? { counts } : {}),
+        ...(note === undefined ? {} : { note }),
+      };
+    }
+    case 'stack':
+    case 'restack':
+      return { type: 'order-stack', op: op.id, order: sheet.stacks[op.stack]!.layers.map((_, i) => i) };
+    case 'look': {
+      const { choices } = sheet.looks[op.look]!;
+      const good = choices.find((c) => c.verdict === 'good') ?? choices[0]!;
+      return { type: 'look', op: op.id, choice: figures.look?.(op.look, op.moment) ?? good.id };
+    }
+    case 'identify': {
+      const question = sheet.identify.find((q) => q.id === op.question)!;
+      const fits = question.choices.find(
+        (c) => state.variant === undefined || c.variants.length === 0 || c.variants.includes(state.variant),
+      );
+      const { band, word } = fits ?? question.choices[0]!;
+      const middleOf = (b: { low: Quantity; high: Quantity }): string => {
+        const m = middle(b.low, b.high);
+        return `${m.value} ${m.unit}`;
+      };
+      return {
+        type: 'identify',
+        op: op.id,
+        question: question.id,
+        answer: figures.identify?.(question.id) ?? (band ? middleOf(band) : word!),
+      };
+    }
+    case 'count': {
+      const part = op.part ?? op.what;
+      return {
+        type: 'count',
+        op: op.id,
+        count: state.uncounted[part] ? Number(figures.counts?.(part)) || 8 : sheet.parts[part]!.count,
+      };
+    }
+    case 'rework':
+      return {
+        type: 'complete',
+        op: op.id,
+        ticks: [...(op.check === undefined ? [] : ['check']), ...(op.clear === undefined ? [] : ['clear'])],
+      };
+    case 'cure':
+    case 'soak':
+    case 'rest':
+    case 'heat': {
+      if (op.minutes !== undefined && !timerOf(state, op.id))
+        return { type: 'start-timer', op: op.id, title: opTitle(sheet, op), minutes: op.minutes, kind: op.kind };
+      return {
+        type: 'complete',
+        op: op.id,
+        ...(figures.impatience === undefined ? {} : { reason: figures.impatience }),
+      };
+    }
     case 'inspect':
       return { type: 'complete', op: op.id, answer: 'no' };
     case 'read': {
@@ -98,7 +171,10 @@ export function rehearse(
     }
     case 'tighten': {
       const joint = sheet.joints[op.joint]!;
+      const asked = joint.stages.find((stage) => stage.unitAsked)?.unitAsked;
+      if (asked) return { type: 'say-unit', op: op.id, unit: asked[0]!, reason: 'Rehearsed' };
       const t = tighteningState(joint, state);
+      if (op.through !== undefined && t.stage > op.through) return { type: 'complete', op: op.id };
       if (t.unanswered)
         return {
           type: 'answer-pull',
@@ -107,10 +183,13 @@ export function rehearse(
           answer: t.unanswered.advice === 'renew' ? 'renewed' : 'slackened',
         };
       if (t.complete || t.bolt === undefined) return { type: 'complete', op: op.id };
-      const window = windowNm(joint, t.stage);
+      const window = windowOf(joint, t.stage);
+      const turn = window.unit === 'deg';
+      // A turn goes on from the torque of the stage before it.
+      const torqueWindow = turn ? windowOf(joint, t.stage - 1) : window;
       const rig = figures.wrench?.rig ?? { extensionMm: 0, extensionAngleDeg: 0 };
       const wanted = figures.reading?.(`${joint.id} ${t.stage} ${t.bolt}`);
-      const atBolt = wanted ? inCanonical(wanted, 'torque') : (window.low + window.high) / 2;
+      const atBolt = wanted ? inCanonical(wanted, 'torque') : (torqueWindow.low + torqueWindow.high) / 2;
       const lever = rig.wrenchLengthMm
         ? rig.wrenchLengthMm /
           (rig.wrenchLengthMm + rig.extensionMm * Math.cos((rig.extensionAngleDeg * Math.PI) / 180))
@@ -121,6 +200,7 @@ export function rehearse(
         bolt: t.bolt,
         reading: canonical(Math.round(atBolt * lever * 100) / 100, 'torque'),
         rig,
+        ...(turn ? { turnedDeg: (window.low + window.high) / 2 } : {}),
         how: figures.wrench ? 'instrument' : 'hand',
         ...(figures.wrench ? { instrument: figures.wrench.facts } : {}),
       };

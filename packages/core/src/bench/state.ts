@@ -1,4 +1,5 @@
-import type { Finding } from '../sheet/index.ts';
+import type { BetweenKind, Finding } from '../sheet/index.ts';
+import type { OwnThing } from './strip-events.ts';
 import type { EventPayloads, HoldReason, JobEvent, Person, ReadingResult } from './events.ts';
 
 /** When something was done, by whom, and the event that says so. */
@@ -21,6 +22,35 @@ export interface SettingRound {
 export interface SettingState {
   readonly rounds: readonly SettingRound[];
   readonly confirmed?: EventPayloads['setting-confirmed'] & Stamp;
+}
+export interface JointState {
+  readonly undone?: Stamp;
+  readonly pulls: readonly Pull[];
+  readonly tightened?: Stamp;
+  /** Fasteners left in on purpose until the part is free. */
+  readonly left?: number;
+}
+export interface Lying extends Stamp {
+  readonly count: number;
+  readonly tray: string;
+  readonly note?: string;
+}
+export interface Between extends Stamp {
+  readonly state: BetweenKind;
+  readonly joint?: string;
+  readonly part?: string;
+  readonly op: string;
+  readonly note?: string;
+}
+export interface Timer extends Stamp {
+  readonly id: string;
+  readonly op: string | null;
+  readonly kind: string;
+  readonly title: string;
+  readonly minutes: number;
+  /** ISO 8601: when it has run. */
+  readonly due: string;
+  readonly ended?: Stamp & { readonly early: string | null };
 }
 export interface Hold extends Stamp {
   readonly id: string;
@@ -45,15 +75,52 @@ export interface BenchState {
   readonly findings: Readonly<Record<string, Finding>>;
   readonly findingNotes: Readonly<Record<string, EventPayloads['finding-made'] & Stamp>>;
   /** Op id → when it was done. */
-  readonly done: Readonly<Record<string, Stamp & { readonly note?: string; readonly answer?: 'yes' | 'no' }>>;
+  readonly done: Readonly<
+    Record<
+      string,
+      Stamp & { readonly note?: string; readonly answer?: 'yes' | 'no'; readonly ticks?: readonly string[] }
+    >
+  >;
   readonly steps: Readonly<Record<string, Stamp>>;
   readonly aids: Readonly<Record<string, { readonly fitted: Stamp; readonly removed?: Stamp }>>;
   readonly marks: Readonly<Record<string, { readonly made: Stamp; readonly aligned?: Stamp }>>;
-  readonly joints: Readonly<
-    Record<string, { readonly undone?: Stamp; readonly pulls: readonly Pull[]; readonly tightened?: Stamp }>
-  >;
+  readonly joints: Readonly<Record<string, JointState>>;
   /** Part id → how many are off the unit, and where they lie. */
-  readonly off: Readonly<Record<string, { readonly count: number; readonly tray: string } & Stamp>>;
+  readonly off: Readonly<Record<string, Lying>>;
+  readonly leads: Readonly<Record<string, { readonly parted: Stamp; readonly reconnected?: Stamp }>>;
+  /** `joint:id` or `part:id` → slackened, started, swung aside, hung or refitted for the time being. */
+  readonly between: Readonly<Record<string, Between>>;
+  readonly stacks: Readonly<
+    Record<
+      string,
+      {
+        readonly found?: EventPayloads['stack-recorded'] & Stamp;
+        readonly built?: EventPayloads['stack-recorded'] & Stamp;
+      }
+    >
+  >;
+  readonly looks: readonly (EventPayloads['looked'] & Stamp)[];
+  readonly identified: readonly (EventPayloads['identified'] & Stamp)[];
+  /** Part id → the number that now stands for it. */
+  readonly orders: Readonly<Record<string, string>>;
+  /** Op id → which way of taking off is at hand, 0-based. */
+  readonly ways: Readonly<Record<string, number>>;
+  /** Part id → how many there are, where the sheet does not know. */
+  readonly counts: Readonly<Record<string, number>>;
+  /** Parts that lie in a tray uncounted. */
+  readonly uncounted: Readonly<Record<string, Stamp>>;
+  readonly counted: readonly (EventPayloads['counted'] & Stamp)[];
+  readonly timers: Readonly<Record<string, Timer>>;
+  readonly prepared: Readonly<Record<string, Stamp>>;
+  readonly own: readonly OwnThing[];
+  /** Joint id → the unit that someone said the sheet's bare figure is in. */
+  readonly units: Readonly<Record<string, { readonly unit: string; readonly reason: string } & Stamp>>;
+  readonly notes: readonly (EventPayloads['noted'] & Stamp)[];
+  readonly lessons: readonly (EventPayloads['lesson-filed'] & Stamp)[];
+  readonly photos: readonly (EventPayloads['photo-added'] & Stamp)[];
+  /** Set while the unit stands on the shelf: hands off until somebody resumes. */
+  readonly parked?: EventPayloads['parked'] & Stamp;
+  readonly resumed: readonly (EventPayloads['resumed'] & Stamp)[];
   readonly renewed: Readonly<Record<string, { readonly count: number } & Stamp>>;
   readonly readings: readonly Reading[];
   readonly answers: Readonly<Record<string, { readonly ask: string; readonly answer: 'yes' | 'no' } & Stamp>>;
@@ -79,6 +146,24 @@ export function emptyBench(job: string): BenchState {
     marks: {},
     joints: {},
     off: {},
+    leads: {},
+    between: {},
+    stacks: {},
+    looks: [],
+    identified: [],
+    orders: {},
+    ways: {},
+    counts: {},
+    uncounted: {},
+    counted: [],
+    timers: {},
+    prepared: {},
+    own: [],
+    units: {},
+    notes: [],
+    lessons: [],
+    photos: [],
+    resumed: [],
     renewed: {},
     readings: [],
     answers: {},

@@ -22,7 +22,13 @@ export interface TighteningState {
 /** The pulling order of a joint, by the `tightening-order` reckoner. */
 export function orderOf(joint: Joint): readonly number[] {
   if (joint.pattern.kind === 'single') return Array.from({ length: joint.count }, (_, i) => i + 1);
-  return tighteningOrder.reckon({ pattern: 'circle', count: joint.count }).results.order;
+  const { pattern, count } = joint;
+  if (pattern.kind === 'points' && pattern.order) return pattern.order;
+  if (pattern.kind === 'points')
+    return tighteningOrder.reckon({ pattern: 'points', points: pattern.points }).results.order;
+  if (pattern.kind === 'rectangle')
+    return tighteningOrder.reckon({ pattern: 'rectangle', rows: pattern.rows, columns: pattern.columns }).results.order;
+  return tighteningOrder.reckon({ pattern: 'circle', count }).results.order;
 }
 
 export function tighteningState(joint: Joint, state: BenchState): TighteningState {
@@ -52,10 +58,11 @@ export function torqueAtFastener(reading: Quantity, rig: WrenchRig): Quantity {
   return canonical((nm * lever) / rig.wrenchLengthMm, 'torque');
 }
 
-/** The window of a stage in N·m. */
-export function windowNm(joint: Joint, stage: number): { low: number; high: number } {
-  const w = joint.stages[stage]!.window;
-  return { low: convert(w.low, 'N·m').value, high: convert(w.high, 'N·m').value };
+/** The window of a stage: N·m for one to a torque, degrees for one on by an angle. */
+export function windowOf(joint: Joint, stage: number): { low: number; high: number; unit: 'N·m' | 'deg' } {
+  const { window: w, kind } = joint.stages[stage]!;
+  const unit = kind === 'angle' ? 'deg' : 'N·m';
+  return { low: convert(w.low, unit).value, high: convert(w.high, unit).value, unit };
 }
 
 /** Share of the torque at yield, %, that a torque is for a joint's fastener; null where its class or thread is not tabulated. */

@@ -1,5 +1,6 @@
 import { formatBand, formatQuantity } from '../quantities/index.ts';
 import type { Op, Sheet } from '../sheet/index.ts';
+import type { HoldReason } from './events.ts';
 
 /** An operation in a few words, as the next move: "Tighten the cap, 6 × M8". */
 export function opTitle(sheet: Sheet, op: Op): string {
@@ -20,10 +21,12 @@ export function opTitle(sheet: Sheet, op: Op): string {
       return `Line up the mark, ${low(sheet.marks[op.mark]?.title ?? op.mark)}`;
     case 'undo': {
       const j = sheet.joints[op.joint];
-      return j ? `Undo the ${low(j.title)}, ${j.count} × ${j.thread}` : 'Undo';
+      if (!j) return 'Undo';
+      const left = op.leaveIn === undefined ? '' : `, leave ${op.leaveIn} in`;
+      return `Undo the ${low(j.title)}, ${countWords(j.count)} × ${j.thread}${left}`;
     }
     case 'off':
-      return `${op.parts.map((p) => (p.count > 1 ? `${p.count} × ${low(part(p.part))}` : part(p.part))).join(', ')} off`;
+      return `${op.parts.map((p) => (p.count > 1 ? `${p.count} × ${low(part(p.part))}` : p.count === 0 ? `All the ${low(part(p.part))}` : part(p.part))).join(', ')} off`;
     case 'read':
       return `${sheet.settings[op.setting]?.title ?? op.setting}, as found`;
     case 'test':
@@ -40,7 +43,9 @@ export function opTitle(sheet: Sheet, op: Op): string {
     }
     case 'tighten': {
       const j = sheet.joints[op.joint];
-      return j ? `Tighten the ${low(j.title)}, ${j.count} × ${j.thread}` : 'Tighten';
+      if (!j) return 'Tighten';
+      const stage = op.through === undefined ? '' : `, ${low(j.stages[op.through]?.name ?? '')} only`;
+      return `Tighten the ${low(j.title)}, ${countWords(j.count)} × ${j.thread}${stage}`;
     }
     case 'clean':
       return 'Clean';
@@ -58,21 +63,77 @@ export function opTitle(sheet: Sheet, op: Op): string {
     }
     case 'confirm':
       return op.what;
+    case 'count':
+      return `Count the ${low(part(op.part ?? op.what))}`;
+    case 'helper':
+      return `Get a helper: ${op.say}`;
+    case 'disconnect':
+      return `Part the ${low(sheet.leads[op.lead]?.title ?? op.lead)}`;
+    case 'reconnect':
+      return `Reconnect the ${low(sheet.leads[op.lead]?.title ?? op.lead)}`;
+    case 'slacken':
+      return `Slacken the ${low(sheet.joints[op.joint]?.title ?? op.joint)}, do not undo it`;
+    case 'start':
+      return `Start the ${low(sheet.joints[op.joint]?.title ?? op.joint)} by hand, do not tighten`;
+    case 'last-out':
+      return `Free it, then the last ${op.count === 1 ? 'one' : op.count} out`;
+    case 'swing-aside':
+      return `Swing the ${low(part(op.part))} aside, lines on`;
+    case 'hang':
+      return `Hang the ${low(part(op.part))}`;
+    case 'refit':
+      return `Refit the ${low(part(op.part))} for the time being`;
+    case 'scrap':
+      return `Throw the ${low(part(op.part))} away`;
+    case 'stack':
+      return `Record the stack as it lies: ${low(sheet.stacks[op.stack]?.title ?? op.stack)}`;
+    case 'restack':
+      return `Stack in order: ${low(sheet.stacks[op.stack]?.title ?? op.stack)}`;
+    case 'look':
+      return `${sheet.looks[op.look]?.title ?? op.look}${op.moment === 'bottom' ? '' : op.moment === 'as-found' ? ', as found' : ', now'}`;
+    case 'identify':
+      return sheet.identify.find((q) => q.id === op.question)?.ask ?? 'Which is it?';
     case 'rework':
     case 'protect':
     case 'heat':
     case 'seal':
     case 'threadlock':
-    case 'count':
     case 'bleed':
     case 'cure':
-    case 'reconnect': {
+    case 'soak':
+    case 'rest': {
       const verb = op.kind.charAt(0).toUpperCase() + op.kind.slice(1);
-      return `${verb}: ${low(op.part ? part(op.part) : op.what)}${op.to ? `, ${op.to}` : ''}`;
+      return `${verb}: ${low(op.part ? part(op.part) : op.what)}${op.to ? `, ${op.to}` : ''}${op.minutes === undefined ? '' : `, ${minutesWords(op.minutes)}`}`;
     }
     default:
       return unreachable(op);
   }
+}
+
+/** What a job waits for, as it stands in a sentence. */
+export function holdWords(why: HoldReason): string {
+  const words: Readonly<Record<HoldReason, string>> = {
+    parts: 'parts',
+    yes: 'a yes',
+    cure: 'a cure',
+    helper: 'a helper',
+    tool: 'a tool',
+    decision: 'a decision',
+    'day-end': 'the next working day',
+  };
+  return words[why];
+}
+
+/** How many there are; a question mark while nobody knows. */
+function countWords(count: number): string {
+  return count === 0 ? '?' : String(count);
+}
+
+/** "30 min", "2 h", "1 h 30 min". */
+export function minutesWords(minutes: number): string {
+  const m = Math.round(minutes);
+  if (m < 60) return `${m} min`;
+  return m % 60 === 0 ? `${m / 60} h` : `${Math.floor(m / 60)} h ${m % 60} min`;
 }
 
 function unreachable(op: never): never {

@@ -16,6 +16,7 @@ export {
 export { boltTorque } from './fasteners/bolt-torque.ts';
 export { propertyClassNames, type PropertyClass } from './fasteners/tables/property-classes.ts';
 export { threadMaterialNames, type ThreadMaterial } from './fasteners/tables/thread-materials.ts';
+export { threadEngagement } from './fasteners/thread-engagement.ts';
 export { threadGeometry, type ThreadGeometry } from './fasteners/thread-geometry.ts';
 export { thread } from './fasteners/thread.ts';
 export { tighteningOrder } from './fasteners/tightening-order.ts';

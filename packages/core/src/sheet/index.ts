@@ -1,7 +1,10 @@
 export { cautionClasses } from './cautions.ts';
 export { SheetError, type SheetProblem } from './errors.ts';
-export { identify, type Identification } from './identify.ts';
+export { identify, narrow, type Identification, type Narrowed } from './identify.ts';
 export { stands, type LadderChoices, type Standing } from './ladder/conditions.ts';
 export { ladder, type Ladder, type LadderStep } from './ladder/ladder.ts';
 export { CycleError } from './ladder/order.ts';
+export { currentSheet } from './upcast.ts';
+export { assumedWindow } from './window.ts';
+export * from './ops.ts';
 export * from './types.ts';

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { CycleError, identify, ladder, type Finding, type Sheet, type Step } from './index.ts';
+import { CycleError, identify, ladder, narrow, type Finding, type Sheet, type Step } from './index.ts';
 import { orderSteps } from './ladder/order.ts';
 import { readGoodSheet, readSheet, sheetSchema } from './read/index.ts';
 
@@ -135,14 +135,24 @@ describe('a sheet with something wrong says what and where', () => {
 
 describe('identify', () => {
   const question = readGoodSheet(hub, 'hub').identify[0]!;
-  test.each<[number, string, object]>([
-    [65.4, 'mm', { variant: 'six-stud' }],
-    [66, 'mm', { variant: 'six-stud' }],
-    [77.9, 'mm', { variant: 'five-stud' }],
-    [2.56, 'in', { variant: 'six-stud' }],
-    [71, 'mm', { undecided: [] }],
-  ])('%f %s', (value, unit, expected) => {
-    expect(identify(question, { value, unit })).toEqual(expected);
+  const meant = (answer: Parameters<typeof identify>[1], u?: number, q = question): string => {
+    const found = identify(q, answer, u === undefined ? undefined : { value: u, unit: 'mm' });
+    return 'choice' in found
+      ? found.choice.variants.join()
+      : `near ${found.near.flatMap((c) => c.variants).join(' and ') || 'none'}`;
+  };
+  test.each<[number, string, number | undefined, string]>([
+    [65.4, 'mm', undefined, 'six-stud'],
+    [66, 'mm', undefined, 'six-stud'],
+    [77.9, 'mm', undefined, 'five-stud'],
+    [2.56, 'in', undefined, 'six-stud'],
+    [71, 'mm', undefined, 'near six-stud and five-stud'],
+    [40, 'mm', undefined, 'near none'],
+    // A gauge so coarse that it reaches into the other band decides nothing.
+    [65.4, 'mm', 11, 'near six-stud and five-stud'],
+    [65.4, 'mm', 1, 'six-stud'],
+  ])('%f %s read to %p mm: %s', (value, unit, u, expected) => {
+    expect(meant({ value, unit }, u)).toBe(expected);
   });
   test('in two bands at once is undecided, not guessed', () => {
     const wide = {
@@ -152,7 +162,17 @@ describe('identify', () => {
         band: { low: { value: 60, unit: 'mm' }, high: { value: 80, unit: 'mm' } },
       })),
     };
-    expect(identify(wide, { value: 70, unit: 'mm' })).toEqual({ undecided: ['six-stud', 'five-stud'] });
+    expect(meant({ value: 70, unit: 'mm' }, undefined, wide)).toBe('near six-stud and five-stud');
+  });
+  test('answers narrow together; a contradiction leaves none', () => {
+    const sheet = { variants: ['a', 'b', 'c'].map((id) => ({ id, title: id })) };
+    expect(narrow(sheet, [])).toEqual({ candidates: ['a', 'b', 'c'], variant: null });
+    expect(narrow(sheet, [{ variants: ['a', 'b'] }])).toEqual({ candidates: ['a', 'b'], variant: null });
+    expect(narrow(sheet, [{ variants: ['a', 'b'] }, { variants: ['b', 'c'] }, { variants: [] }])).toEqual({
+      candidates: ['b'],
+      variant: 'b',
+    });
+    expect(narrow(sheet, [{ variants: ['a'] }, { variants: ['c'] }]).candidates).toEqual([]);
   });
 });
 
@@ -190,6 +210,7 @@ describe('ladder', () => {
     ops: [],
     minutes: 0,
     tools: [],
+    ahead: [],
     after,
     before,
   });

@@ -1,4 +1,5 @@
 import type { Band, Dimension, Quantity } from '../quantities/index.ts';
+import type { Op } from './ops.ts';
 
 /** The judgement on a part. */
 export const findings = ['reuse', 'dress', 'renew', 'watch', 'scrap'] as const;
@@ -21,13 +22,26 @@ export interface Condition {
 export interface Part {
   readonly id: string;
   readonly title: string;
+  /** 0 while it is unknown: nobody counted, and the bench asks. */
   readonly count: number;
+  readonly countKnown: boolean;
   /** always: a new one each time. inspect: looked at, usually reused. judge: a finding is due. */
   readonly renew: 'always' | 'inspect' | 'judge';
   readonly order?: string;
   /** Minor units. */
   readonly priceMinor?: number;
   readonly goes?: string;
+  /** It goes on one way only, or on several wrong ways too. */
+  readonly fits?: 'one way' | 'several ways';
+  /** Its place on the unit: "two upper holes". */
+  readonly where?: string;
+  readonly length?: Quantity;
+  /** It goes in where this other part was, and is not like it. */
+  readonly replaces?: string;
+  /** It comes into being when another part is cut up for what is still good in it. */
+  readonly savedFrom?: string;
+  /** left or right (or the name of a place), for a part that stands once on each. */
+  readonly side?: string;
   /** It never comes off the unit. */
   readonly stays: boolean;
   readonly ring?: { readonly inside: Quantity; readonly section: Quantity; readonly material?: string };
@@ -41,12 +55,28 @@ export interface Part {
 
 export interface Stage {
   readonly name: string;
+  /** To a torque, or on by an angle from where the stage before ended. */
+  readonly kind: 'torque' | 'angle';
   readonly to: Quantity;
-  /** Accepted torque at the fastener. */
+  /** Accepted torque at the fastener, or accepted turn. */
   readonly window: Band;
+  /** The figure came without a unit: these could be meant, and someone must say which. */
+  readonly unitAsked?: readonly string[];
   /** The sheet gave no tolerance: a tenth either way is taken, and said. */
   readonly windowAssumed: boolean;
 }
+
+/** Where the fasteners of a joint sit, seen from outside; places are numbered from 1 in this order. */
+export type Pattern =
+  | { readonly kind: 'circle'; readonly diameter: Quantity; readonly first: string }
+  | { readonly kind: 'rectangle'; readonly rows: number; readonly columns: number }
+  | {
+      readonly kind: 'points';
+      readonly points: readonly (readonly [number, number])[];
+      /** The sheet's own pulling order, 1-based. */
+      readonly order?: readonly number[];
+    }
+  | { readonly kind: 'single' };
 
 export interface Joint {
   readonly id: string;
@@ -55,14 +85,15 @@ export interface Joint {
   readonly count: number;
   readonly thread: string;
   readonly propertyClass?: string;
-  readonly pattern:
-    { readonly kind: 'circle'; readonly diameter: Quantity; readonly first: string } | { readonly kind: 'single' };
+  readonly pattern: Pattern;
   readonly into?: { readonly material: string; readonly engagement: Quantity };
   readonly stages: readonly Stage[];
   readonly lowBecause?: string;
   readonly fasteners: 'reuse' | 'new' | 'new-if-stretched';
   readonly hand: 'right' | 'left';
   readonly threadlocker?: string;
+  /** The far side is held, with this. */
+  readonly hold?: string;
   readonly from?: FigureSource;
 }
 
@@ -70,6 +101,13 @@ export interface Aid {
   readonly id: string;
   readonly title: string;
   readonly where: string;
+}
+/** A connector, earth lead, hose, strap or clip that is parted on the side and easily forgotten. */
+export interface Lead {
+  readonly id: string;
+  readonly title: string;
+  readonly where: string;
+  readonly kind: 'connector' | 'earth' | 'hose' | 'cable' | 'strap' | 'clip' | 'belt';
 }
 export interface Mark {
   readonly id: string;
@@ -98,6 +136,7 @@ export interface Measure {
   readonly min?: Quantity;
   readonly max?: Quantity;
   readonly outsideOffers: readonly string[];
+  readonly from?: FigureSource;
   readonly groove?: { readonly by: string; readonly ask: string; readonly yes: string; readonly no: string };
 }
 
@@ -119,6 +158,7 @@ export interface Setting {
   };
   readonly seat?: { readonly joint: string; readonly to: Quantity; readonly turning?: string };
   readonly how?: string;
+  readonly from?: FigureSource;
 }
 
 export interface Method {
@@ -131,6 +171,7 @@ export interface Fluid {
   readonly title: string;
   readonly grade: string;
   readonly amount: Quantity;
+  readonly from?: FigureSource;
 }
 export interface Test {
   readonly id: string;
@@ -139,6 +180,41 @@ export interface Test {
   readonly gauge: string;
   readonly accept: Band;
   readonly failedBy: readonly string[];
+  readonly from?: FigureSource;
+}
+/** A check by sense: two or three plain, described choices. */
+export interface Look {
+  readonly id: string;
+  readonly title: string;
+  readonly ask: string;
+  /** ear, eye, hand, nose. */
+  readonly by: string;
+  readonly part?: string;
+  readonly choices: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly verdict: 'good' | 'bad' | 'unsure';
+    readonly says?: string;
+  }[];
+  readonly failedBy: readonly string[];
+}
+/** Plates, shims or washers whose order is recorded as it comes off and held against the sheet at build-up. */
+export interface Stack {
+  readonly id: string;
+  readonly title: string;
+  /** From which end it is counted: "flywheel side". */
+  readonly from: string;
+  /** Part ids in the sheet's order. */
+  readonly layers: readonly { readonly part: string; readonly title: string }[];
+  readonly last?: string;
+}
+/** Something that may be made ready before its step is reached. */
+export interface Ahead {
+  readonly id: string;
+  readonly kind: 'oven' | 'soak' | 'tool' | 'order';
+  readonly what: string;
+  /** How long before; 0 when it only has to be there. */
+  readonly minutes: number;
 }
 export interface Kit {
   readonly id: string;
@@ -147,74 +223,6 @@ export interface Kit {
   readonly priceMinor?: number;
   readonly covers: readonly string[];
 }
-
-/** Verbs of the build side and the bottom that are done, looked at and confirmed, each with what it is done to. */
-export const plainVerbs = [
-  'clean',
-  'inspect',
-  'rework',
-  'lubricate',
-  'protect',
-  'place',
-  'press',
-  'heat',
-  'seal',
-  'threadlock',
-  'count',
-  'fill',
-  'bleed',
-  'cure',
-  'reconnect',
-  'confirm',
-] as const;
-export type PlainVerb = (typeof plainVerbs)[number];
-
-interface OpBase {
-  /** `rung/side/…`: stable within a revision of the sheet. */
-  readonly id: string;
-  readonly when: readonly Condition[];
-  readonly note?: string;
-}
-export type Op = OpBase &
-  (
-    | { readonly kind: 'caution'; readonly cautionClass?: string; readonly say: string; readonly acknowledge: boolean }
-    | { readonly kind: 'do'; readonly lines: readonly string[] }
-    | { readonly kind: 'fit-aid' | 'remove-aid'; readonly aid: string }
-    | { readonly kind: 'mark' | 'align'; readonly mark: string }
-    | { readonly kind: 'undo'; readonly joint: string }
-    | {
-        readonly kind: 'off';
-        readonly parts: readonly { readonly part: string; readonly count: number }[];
-        readonly leaveIn?: number;
-      }
-    | { readonly kind: 'read'; readonly setting: string }
-    | { readonly kind: 'test'; readonly test: string; readonly moment: 'as-found' | 'now' }
-    | { readonly kind: 'measure'; readonly measure: string }
-    | { readonly kind: 'judge'; readonly parts: readonly string[] }
-    | { readonly kind: 'choose'; readonly method: string }
-    | { readonly kind: 'set'; readonly setting: string }
-    | { readonly kind: 'tighten'; readonly joint: string }
-    | {
-        readonly kind: PlainVerb;
-        /** A part's id where it names one, else words. */
-        readonly what: string;
-        readonly part?: string;
-        readonly with?: string;
-        readonly to?: string;
-        readonly ask?: string;
-        readonly yes?: string;
-        readonly except?: readonly string[];
-      }
-  );
-export type OpKind = Op['kind'];
-/** The operations of some kinds. */
-export type OpOf<K extends OpKind> = Op extends infer O
-  ? O extends { readonly kind: infer P }
-    ? [K & P] extends [never]
-      ? never
-      : O
-    : never
-  : never;
 
 export type SideName = 'strip' | 'bottom' | 'build';
 
@@ -230,21 +238,44 @@ export interface Step {
   readonly ops: readonly Op[];
   readonly minutes: number;
   readonly helper?: string;
-  readonly tools: readonly string[];
+  /** Special tools, and what serves instead. */
+  readonly tools: readonly { readonly title: string; readonly instead?: string }[];
+  readonly ahead: readonly Ahead[];
+  /** left or right (or a place) for a rung that stands once on each. */
+  readonly at?: string;
   /** Step ids on the same side that must be done first, or that must wait for this one. */
   readonly after: readonly string[];
   readonly before: readonly string[];
 }
 
+/** How much must come apart before a question can be answered, least first. */
+export const needs = ['nothing', 'cover', 'strip'] as const;
 export interface IdentifyQuestion {
+  readonly id: string;
   readonly ask: string;
+  readonly by: 'measure' | 'count' | 'word';
   readonly gauge?: string;
   readonly dimension?: Dimension;
-  readonly choices: readonly { readonly band?: Band; readonly word?: string; readonly variant: string }[];
+  readonly needs: (typeof needs)[number];
+  /** The answer says which number to order for this part, not which variant. */
+  readonly part?: string;
+  readonly choices: readonly {
+    readonly band?: Band;
+    readonly word?: string;
+    /** Variants that the answer leaves possible; empty when it speaks of a part only. */
+    readonly variants: readonly string[];
+    /** The number that now stands for the part, whatever is stamped on the old one. */
+    readonly order?: string;
+    readonly says?: string;
+  }[];
 }
+
+/** The compiled form's own version: an older one is brought up by {@link currentSheet}. */
+export const SHEET_FORMAT = 2;
 
 /** A build sheet after reading: every quantity parsed, every name resolved. Plain JSON. */
 export interface Sheet {
+  readonly format: number;
   readonly id: string;
   readonly revision: number;
   readonly title: string;
@@ -257,6 +288,7 @@ export interface Sheet {
   readonly kits: Readonly<Record<string, Kit>>;
   readonly joints: Readonly<Record<string, Joint>>;
   readonly aids: Readonly<Record<string, Aid>>;
+  readonly leads: Readonly<Record<string, Lead>>;
   readonly marks: Readonly<Record<string, Mark>>;
   readonly standing: readonly StandingCaution[];
   readonly measures: Readonly<Record<string, Measure>>;
@@ -264,6 +296,12 @@ export interface Sheet {
   readonly methods: Readonly<Record<string, Method>>;
   readonly fluids: Readonly<Record<string, Fluid>>;
   readonly tests: Readonly<Record<string, Test>>;
+  readonly looks: Readonly<Record<string, Look>>;
+  readonly stacks: Readonly<Record<string, Stack>>;
+  /** What tells that the unit was opened before. */
+  readonly opened: readonly string[];
+  /** Where figures come from that say nothing of their own. */
+  readonly from?: FigureSource;
   /** In the order of the sheet: strip order. */
   readonly steps: readonly Step[];
 }

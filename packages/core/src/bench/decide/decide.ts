@@ -1,5 +1,6 @@
 import type { Sheet } from '../../sheet/index.ts';
 import type { CommandEnvelope, DecideContext } from '../commands.ts';
+import type { Command } from '../commands.ts';
 import { EVENT_VERSION, type JobEvent, type NewEvent } from '../events.ts';
 import { evolve } from '../evolve.ts';
 import { ladderOf, stepDone } from '../moves.ts';
@@ -11,7 +12,20 @@ import { decideChoose, decideJudge } from './findings.ts';
 import { decideFitPack } from './packs.ts';
 import { decideAnswerPull, decidePull } from './pulls.ts';
 import { decideAnswer, decideTakeReading } from './readings.ts';
-import { decideClearHold, decideHold, decideMove } from './shelf.ts';
+import { decideAddPhoto, decideNote } from './notes.ts';
+import { decideClearHold, decideHold, decideMove, decidePark, decideResume } from './shelf.ts';
+import {
+  decideCount,
+  decideCountTray,
+  decideIdentify,
+  decideLook,
+  decideOrderStack,
+  decideSayUnit,
+  decideWayFailed,
+} from './strip.ts';
+import { decideAddMark, decideAddThing, decideSurprise } from './surprises.ts';
+import { decideEndTimer, decidePrepare, decideStartTimer } from './waits.ts';
+import { jobSheet } from '../own.ts';
 
 export type Outcome =
   | { readonly ok: true; readonly events: readonly JobEvent[]; readonly state: BenchState }
@@ -22,7 +36,7 @@ export type Outcome =
  * Pure: the same state, sheet and command give the same events, with the same ids, in the browser and on the server.
  */
 export function decide(state: BenchState, sheet: Sheet, envelope: CommandEnvelope, context: DecideContext): Outcome {
-  const decision = choose(state, sheet, envelope, context);
+  const decision = choose(state, jobSheet(sheet, state), envelope, context);
   if (!decision.ok) return decision;
   const events: JobEvent[] = [];
   let next = state;
@@ -42,11 +56,21 @@ export function decide(state: BenchState, sheet: Sheet, envelope: CommandEnvelop
     next = evolve(next, event);
   };
   decision.events.forEach(append);
-  for (const step of finishedSteps(state, next, sheet)) append({ type: 'rung-done', payload: step });
+  for (const step of finishedSteps(state, next, jobSheet(sheet, next))) append({ type: 'rung-done', payload: step });
   return { ok: true, events, state: next };
 }
 
-function choose(state: BenchState, sheet: Sheet, { command, id }: CommandEnvelope, context: DecideContext): Decision {
+/** What may be asked for while the unit stands on the shelf. */
+const whileParked: ReadonlySet<Command['type']> = new Set([
+  'resume', 'move', 'hold', 'clear-hold', 'note', 'add-photo', 'start-timer', 'end-timer', 'prepare', 'take-back',
+]); // prettier-ignore
+
+function choose(
+  state: BenchState,
+  sheet: Sheet,
+  { command, id, at }: CommandEnvelope,
+  context: DecideContext,
+): Decision {
   if (command.type === 'book') {
     if (state.booked) return refuse('already-booked', `Booked as job ${state.booked.number} already`, 'Open it');
     const { type: _type, ...payload } = command;
@@ -56,9 +80,15 @@ function choose(state: BenchState, sheet: Sheet, { command, id }: CommandEnvelop
   if (state.handedOver) return refuse('closed', 'This job is handed over', 'Book the unit in again');
   if (state.signed && command.type !== 'hand-over' && command.type !== 'move')
     return refuse('closed', `Signed off by ${state.signed.by.name}`, 'Hand it over, or book it in again');
+  if (state.parked && !whileParked.has(command.type))
+    return refuse(
+      'parked',
+      `The unit stands parked at ${state.parked.to}`,
+      'Resume it first, and count what lies in the trays',
+    );
   switch (command.type) {
     case 'complete':
-      return decideComplete(state, sheet, command);
+      return decideComplete(state, sheet, command, at);
     case 'take-reading':
       return decideTakeReading(state, sheet, command);
     case 'answer':
@@ -79,6 +109,41 @@ function choose(state: BenchState, sheet: Sheet, { command, id }: CommandEnvelop
       return decideClearHold(state, command);
     case 'move':
       return decideMove(state, command);
+    case 'order-stack':
+      return decideOrderStack(state, sheet, command);
+    case 'look':
+      return decideLook(state, sheet, command);
+    case 'identify':
+      return decideIdentify(state, sheet, command);
+    case 'way-failed':
+      return decideWayFailed(state, sheet, command);
+    case 'count':
+      return decideCount(state, sheet, command);
+    case 'count-tray':
+      return decideCountTray(state, sheet, command);
+    case 'say-unit':
+      return decideSayUnit(state, sheet, command);
+    case 'start-timer':
+      return decideStartTimer(state, sheet, command, id);
+    case 'end-timer':
+      return decideEndTimer(state, command, at);
+    case 'prepare':
+      return decidePrepare(state, sheet, command, id);
+    case 'add-mark':
+      return decideAddMark(state, sheet, command);
+    case 'add-aid':
+    case 'add-lead':
+      return decideAddThing(state, sheet, command);
+    case 'surprise':
+      return decideSurprise(state, sheet, command);
+    case 'note':
+      return decideNote(state, sheet, command);
+    case 'add-photo':
+      return decideAddPhoto(state, sheet, command);
+    case 'park':
+      return decidePark(state, command, id);
+    case 'resume':
+      return decideResume(state, sheet, command);
     case 'take-back':
       return decideTakeBack(state, command);
     case 'sign-off':

@@ -1,10 +1,10 @@
-import { canonical, inCanonical } from '../../quantities/index.ts';
+import { inCanonical } from '../../quantities/index.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../commands.ts';
 import type { PullVerdict } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
-import { shareOfYield, tighteningState, torqueAtFastener, windowNm } from '../tightening.ts';
+import { shareOfYield, tighteningState, torqueAtFastener, windowOf } from '../tightening.ts';
 import { reach } from './reach.ts';
 
 /** Past this share of the torque at yield a fastener may have stretched and is renewed: common practice. */
@@ -17,7 +17,13 @@ export function decidePull(state: BenchState, sheet: Sheet, command: Extract<Com
   const reached = reach(sheet, state, command.op, ['tighten']);
   if ('refused' in reached) return reached.refused;
   const joint = sheet.joints[reached.op.joint]!;
+  if (joint.count === 0)
+    return refuse('not-complete', `Nobody has counted the ${joint.title.toLowerCase()}`, 'Count what lies in the tray');
+  if (joint.stages.some((s) => s.unitAsked))
+    return refuse('not-complete', 'The sheet gives a figure without a unit', 'Say which unit is meant');
   const t = tighteningState(joint, state);
+  if (reached.op.through !== undefined && t.stage > reached.op.through)
+    return refuse('already-done', 'That stage is pulled', 'Complete it; the next stage comes later');
   if (t.unanswered)
     return refuse(
       'unanswered-pull',
@@ -39,8 +45,10 @@ export function decidePull(state: BenchState, sheet: Sheet, command: Extract<Com
     return refuse('wrong-value', 'A pull of nothing is no pull', 'Pull again');
 
   const torque = torqueAtFastener(command.reading, command.rig);
-  const window = windowNm(joint, t.stage);
-  const verdict = judgePull(torque.value, window);
+  const window = windowOf(joint, t.stage);
+  if (window.unit === 'deg' && command.turnedDeg === undefined)
+    return refuse('wrong-value', 'This stage is a turn', 'Give the degrees that it was turned');
+  const verdict = judgePull(window.unit === 'deg' ? command.turnedDeg! : torque.value, window);
   const percentOfYield = shareOfYield(joint, torque.value);
   return accept({
     type: 'bolt-pulled',
@@ -51,7 +59,7 @@ export function decidePull(state: BenchState, sheet: Sheet, command: Extract<Com
       bolt: command.bolt,
       reading: command.reading,
       torque,
-      window: { low: canonical(window.low, 'torque'), high: canonical(window.high, 'torque') },
+      window: { low: { value: window.low, unit: window.unit }, high: { value: window.high, unit: window.unit } },
       rig: command.rig,
       verdict,
       percentOfYield,

@@ -1,22 +1,29 @@
+import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../commands.ts';
-import { holdReasons } from '../events.ts';
+import { holdReasons, type HoldReason, type NewEvent } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
+import { notACount, refuseCount } from './strip.ts';
+
+type Of<T extends Command['type']> = Extract<Command, { type: T }>;
+
+const notAReason = (why: string): Decision | undefined =>
+  holdReasons.some((r) => r === why)
+    ? undefined
+    : refuse('not-a-choice', `"${why}" is no reason to hold`, `One of: ${holdReasons.join(', ')}`);
+const holds = (state: BenchState, why: HoldReason, note: string): boolean =>
+  state.holds.some((h) => !h.cleared && h.why === why && h.note === note.trim());
 
 /** Puts the job on hold for a reason. The hold's id is the command's, so that asking again is safe. */
-export function decideHold(
-  state: BenchState,
-  command: Extract<Command, { type: 'hold' }>,
-  commandId: string,
-): Decision {
-  if (!holdReasons.some((r) => r === command.why))
-    return refuse('not-a-choice', `"${command.why}" is no reason to hold`, `One of: ${holdReasons.join(', ')}`);
-  if (state.holds.some((h) => !h.cleared && h.why === command.why && h.note === command.note.trim()))
+export function decideHold(state: BenchState, command: Of<'hold'>, commandId: string): Decision {
+  const wrong = notAReason(command.why);
+  if (wrong) return wrong;
+  if (holds(state, command.why, command.note))
     return refuse('already-done', 'It is on hold for that already', 'Clear the hold first');
   return accept({ type: 'held', payload: { hold: commandId, why: command.why, note: command.note.trim() } });
 }
 
-export function decideClearHold(state: BenchState, command: Extract<Command, { type: 'clear-hold' }>): Decision {
+export function decideClearHold(state: BenchState, command: Of<'clear-hold'>): Decision {
   const hold = state.holds.find((h) => h.id === command.hold);
   if (!hold) return refuse('unknown-hold', 'There is no such hold', 'Reload the bench');
   if (hold.cleared) return refuse('already-done', 'That hold is cleared already', 'Go on');
@@ -26,9 +33,56 @@ export function decideClearHold(state: BenchState, command: Extract<Command, { t
   });
 }
 
-export function decideMove(state: BenchState, command: Extract<Command, { type: 'move' }>): Decision {
+export function decideMove(state: BenchState, command: Of<'move'>): Decision {
   const to = command.to.trim();
   if (to === '') return refuse('not-complete', 'Where to?', 'Name a bench place or a shelf');
   if (state.place === to) return refuse('already-done', `It stands at ${to} already`, 'Choose another place');
   return accept({ type: 'moved', payload: { to } });
+}
+
+/** Puts the unit on the shelf: what it waits for, where it stands, and what the next hands should know. */
+export function decidePark(state: BenchState, command: Of<'park'>, commandId: string): Decision {
+  const wrong = notAReason(command.why);
+  if (wrong) return wrong;
+  if (state.parked)
+    return refuse('already-done', `It stands parked at ${state.parked.to} already`, 'Resume it, or move it');
+  const to = command.to.trim();
+  const note = command.note.trim();
+  if (to === '') return refuse('not-complete', 'Where does it go?', 'Name a place on the shelf');
+  const held: NewEvent[] = holds(state, command.why, note)
+    ? []
+    : [{ type: 'held', payload: { hold: commandId, why: command.why, note } }];
+  return accept(...held, { type: 'parked', payload: { to, note } });
+}
+
+/** Takes the unit back to a bench. What lies in the trays is counted again; a difference needs its reason. */
+export function decideResume(state: BenchState, sheet: Sheet, command: Of<'resume'>): Decision {
+  if (!state.parked) return refuse('already-done', 'It is not parked', 'Go on');
+  const to = command.to.trim();
+  if (to === '') return refuse('not-complete', 'Where to?', 'Name a bench place');
+  const counts: { part: string; expected: number; found: number }[] = [];
+  for (const [part, lying] of Object.entries(state.off)) {
+    const found = command.counts[part];
+    const title = sheet.parts[part]?.title ?? part;
+    if (found === undefined) return refuse('not-complete', `${title}: not counted`, `Look into tray ${lying.tray}`);
+    if (notACount(found)) return refuseCount(found);
+    // A tray that was never counted has no figure to differ from.
+    if (state.uncounted[part] === undefined) counts.push({ part, expected: lying.count, found });
+  }
+  const reason = command.reason?.trim();
+  const wrong = counts.filter((c) => c.found !== c.expected);
+  if (wrong.length > 0 && !reason) {
+    const first = wrong[0]!;
+    return refuse(
+      'count-disagrees',
+      `${sheet.parts[first.part]?.title ?? first.part}: ${first.found} found, ${first.expected} came off`,
+      'Count again, or say what became of it',
+    );
+  }
+  return accept(
+    { type: 'resumed', payload: { to, counts, ...(reason ? { reason } : {}) } },
+    ...state.holds
+      .filter((h) => !h.cleared)
+      .map((h): NewEvent => ({ type: 'hold-cleared', payload: { hold: h.id, note: 'resumed' } })),
+  );
 }

@@ -1,8 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
 import { createHash, generateKeyPairSync, sign } from 'node:crypto';
 import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { currentSheet } from '../../sheet/index.ts';
 import { booked } from '../bench.fixtures.ts';
-import { buildRecord, canonicalJson, chain, checkChain, firstHash, sha256Hex, type JobEvent } from '../index.ts';
+import {
+  buildRecord,
+  canonicalJson,
+  chain,
+  checkChain,
+  firstHash,
+  fold,
+  sha256Hex,
+  stageOf,
+  type JobEvent,
+} from '../index.ts';
 import { fingerprint, signedText, verifyExport, type JobExport } from './index.ts';
 
 const keys = generateKeyPairSync('ed25519');
@@ -17,7 +30,7 @@ function exported(): JobExport {
   const signature = sign(null, Buffer.from(signedText('j1', head.seq, head.hash)), keys.privateKey).toString('hex');
   return JSON.parse(
     JSON.stringify({
-      jubb: 'job-record/1',
+      jubb: 'job-record/2',
       job: 'j1',
       workshop: 'Skerrow Rebuilds',
       sheet: bench.sheet,
@@ -67,6 +80,29 @@ describe('chain', () => {
         },
       ),
     );
+  });
+});
+
+describe('a record of form 1, exported by the first release', () => {
+  const kept = JSON.parse(readFileSync(join(__dirname, '../kept/job-record-1.json'), 'utf8')) as JobExport;
+  const alteredKept = (change: (f: Mutable<JobExport>) => void): unknown => {
+    const copy = structuredClone(kept) as never;
+    change(copy);
+    return copy;
+  };
+  test('is whole and signed still, and folds to a job that is handed over', () => {
+    const known = kept.signatures[0]!.publicKey;
+    expect(verifyExport(kept, [known])).toMatchObject({ good: true, known: true });
+    const state = fold(kept.job, kept.events);
+    expect(stageOf(currentSheet(kept.sheet), state)).toBe('handed-over');
+    expect(buildRecord(kept.sheet, state).strip.leads).toEqual([]);
+  });
+  test('a change in it is found as before', () => {
+    const touched = alteredKept((f) => void (f.record.joints[0]!.stages[0]!.pulls[0]!.torque.value += 1));
+    expect(verifyExport(touched, []).checks.find((c) => c.what === 'record')?.good).toBe(false);
+    // Dressed up as form 2 it lacks what form 2 must have.
+    const dressed = alteredKept((f) => void (f.jubb = 'job-record/2'));
+    expect(verifyExport(dressed, []).checks.find((c) => c.what === 'record')?.good).toBe(false);
   });
 });
 

@@ -7,7 +7,8 @@ import { fingerprint, signatureFits, type HeadSignature } from './signature.ts';
 
 /** What a job is exported as. */
 export interface JobExport {
-  readonly jubb: 'job-record/1';
+  /** Form 1 had no `strip` in its record; it is read and verified as it was. */
+  readonly jubb: 'job-record/1' | 'job-record/2';
   readonly job: string;
   readonly workshop: string;
   readonly sheet: Sheet;
@@ -93,7 +94,8 @@ export function verifyExport(file: unknown, knownKeys: readonly string[]): Verif
 
 function recordAgrees(file: JobExport): boolean {
   try {
-    return canonicalJson(buildRecord(file.sheet, fold(file.job, file.events))) === canonicalJson(file.record);
+    const { strip, ...one } = buildRecord(file.sheet, fold(file.job, file.events));
+    return canonicalJson(file.jubb === 'job-record/1' ? one : { ...one, strip }) === canonicalJson(file.record);
   } catch {
     // A sheet or log that no longer folds cannot agree with anything; the check says so.
     return false;
@@ -104,7 +106,7 @@ function isExport(file: unknown): file is JobExport {
   if (typeof file !== 'object' || file === null) return false;
   const f = file as Record<string, unknown>;
   return (
-    f['jubb'] === 'job-record/1' &&
+    (f['jubb'] === 'job-record/1' || f['jubb'] === 'job-record/2') &&
     typeof f['job'] === 'string' &&
     Array.isArray(f['events']) &&
     f['events'].every((e) => typeof e === 'object' && e !== null && typeof (e as LoggedEvent).hash === 'string') &&

@@ -20,7 +20,7 @@ export function compileWhen(
   for (const on of ['method', 'finding'] as const) {
     const given = when[on];
     if (given === undefined) continue;
-    const match = /^([a-z][a-z0-9-]*) is (not )?([a-z][a-z0-9-]*)$/.exec(given.trim());
+    const match = /^([a-z][a-z0-9@-]*) is (not )?([a-z][a-z0-9-]*)$/.exec(given.trim());
     if (!match) {
       reader.problem(
         [...at, on],

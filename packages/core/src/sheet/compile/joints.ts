@@ -1,21 +1,22 @@
 import { formatNumber, inCanonical } from '../../quantities/index.ts';
-import type { FigureSource, Joint, Stage } from '../types.ts';
-import type { RawFrom, RawJoint, RawSheet } from './raw.ts';
+import {
+  boltTorque,
+  threadEngagement,
+  ReckonError,
+  type PropertyClass,
+  type ThreadMaterial,
+} from '../../reckoners/index.ts';
+import type { FigureSource, Joint, Pattern, Stage } from '../types.ts';
+import { assumedWindow } from '../window.ts';
+import type { RawFrom, RawJoint, RawSheet, RawStage } from './raw.ts';
 import type { Path, Reader } from './reader.ts';
-
-/** A stage with no tolerance of its own takes a tenth either way: common practice. */
-const ASSUMED_TOLERANCE = 0.1;
 
 export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: RawSheet): Joint {
   const at: Path = ['joints', id];
   reader.name([...at, 'fastener'], raw.fastener, sheet.parts, 'part');
-  const count = sheet.parts[raw.fastener]?.count ?? 1;
-  if (raw.pattern && count < 2)
-    reader.problem(
-      [...at, 'pattern'],
-      'count-disagrees',
-      `a circle of ${count}: say the count on the part "${raw.fastener}"`,
-    );
+  const said = sheet.parts[raw.fastener]?.count ?? 1;
+  const count = said === 'unknown' ? 0 : said;
+  const pattern = compilePattern(reader, [...at, 'pattern'], raw, said);
   return {
     id,
     title: raw.title ?? sheet.parts[raw.fastener]?.title ?? id,
@@ -23,49 +24,130 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
     count,
     thread: raw.thread,
     propertyClass: raw.class,
-    pattern: raw.pattern
-      ? {
-          kind: 'circle',
-          diameter: reader.quantity([...at, 'pattern', 'circle'], raw.pattern.circle, 'length'),
-          first: raw.pattern.first ?? "12 o'clock",
-        }
-      : { kind: 'single' },
+    pattern,
     into: raw.into && {
       material: raw.into.material,
       engagement: reader.quantity([...at, 'into', 'engagement'], raw.into.engagement, 'length'),
     },
-    stages: raw.tighten.map((t, i) => compileStage(reader, [...at, 'tighten', i], t, i, raw.tighten.length)),
+    stages: raw.tighten.map((t, i) => compileStage(reader, [...at, 'tighten', i], t, i, raw)),
     lowBecause: raw['low-because'],
     fasteners: raw.fasteners ?? 'reuse',
     hand: raw.hand ?? 'right',
     threadlocker: raw.threadlocker,
-    from: raw.from && compileFrom(raw.from),
+    hold: raw.hold,
+    from: raw.tighten.some((t) => t.figure === 'none') ? { kind: 'computed' } : figureFrom(raw.from, sheet),
   };
 }
 
-function compileStage(reader: Reader, at: Path, raw: RawJoint['tighten'][number], i: number, of: number): Stage {
-  const key = raw.range === undefined ? 'to' : 'range';
-  const given = raw.range ?? raw.to;
-  if (given === undefined) reader.problem(at, 'no-figure', 'a stage needs "to" or "range"');
-  const read = reader.band([...at, key], given ?? '0 N·m', 'torque');
+function compilePattern(reader: Reader, at: Path, raw: RawJoint, count: number | 'unknown'): Pattern {
+  const p = raw.pattern;
+  if (!p) return { kind: 'single' };
+  const places = p.circle !== undefined ? undefined : p.rectangle ? p.rectangle[0] * p.rectangle[1] : p.points!.length;
+  if (count === 'unknown' || (places === undefined ? count < 2 : count !== places))
+    reader.problem(
+      at,
+      'count-disagrees',
+      places === undefined
+        ? `a circle of ${count}: say the count on the part "${raw.fastener}"`
+        : `${places} places, but the count of "${raw.fastener}" is ${count}`,
+    );
+  if (p.circle !== undefined)
+    return {
+      kind: 'circle',
+      diameter: reader.quantity([...at, 'circle'], p.circle, 'length'),
+      first: p.first ?? "12 o'clock",
+    };
+  if (p.rectangle) return { kind: 'rectangle', rows: p.rectangle[0], columns: p.rectangle[1] };
+  const points = p.points!;
+  if (p.order && [...p.order].sort((a, b) => a - b).some((n, i) => n !== i + 1 || p.order!.length !== points.length))
+    reader.problem(
+      [...at, 'order'],
+      'count-disagrees',
+      `the order must name each place from 1 to ${points.length} once`,
+    );
+  return { kind: 'points', points, order: p.order };
+}
+
+/** What a stage is called where the sheet gives it no name. */
+export function stageName(given: string | undefined, i: number, of: number): string {
+  return given ?? (i === of - 1 ? 'Final' : i === 0 ? 'Snug' : `Stage ${i + 1}`);
+}
+
+function compileStage(reader: Reader, at: Path, raw: RawStage, i: number, joint: RawJoint): Stage {
+  const name = stageName(raw.name, i, joint.tighten.length);
+  if (raw.figure === 'none') return computedStage(reader, at, name, joint);
+  const key = raw.turn !== undefined ? 'turn' : raw.range === undefined ? 'to' : 'range';
+  const given = raw[key];
+  const kind = key === 'turn' ? 'angle' : 'torque';
+  if (given === undefined) reader.problem(at, 'no-figure', 'a stage needs "to", "range", "turn" or "figure: none"');
+  const units = raw['could-be'];
+  const read = reader.band(
+    [...at, key],
+    units ? `${String(given)} ${units[0]}` : (given ?? (kind === 'angle' ? '0 deg' : '0 N·m')),
+    kind,
+  );
   const single = read.low === read.high;
   const middle = read.nominal ?? { value: (read.low.value + read.high.value) / 2, unit: read.low.unit };
-  const half = middle.value * ASSUMED_TOLERANCE;
-  const window = single
-    ? {
-        low: { value: middle.value - half, unit: middle.unit },
-        high: { value: middle.value + half, unit: middle.unit },
-        nominal: middle,
-      }
-    : read;
-  if (middle.unit !== 'unreadable' && inCanonical(middle, 'torque') <= 0)
-    reader.problem([...at, key], 'out-of-range', `a torque of ${formatNumber(middle.value)} tightens nothing`);
+  if (middle.unit !== 'unreadable' && inCanonical(middle, kind) <= 0)
+    reader.problem(
+      [...at, key],
+      'out-of-range',
+      `${kind === 'angle' ? 'a turn' : 'a torque'} of ${formatNumber(middle.value)} tightens nothing`,
+    );
+  if (kind === 'angle' && i === 0)
+    reader.problem([...at, key], 'turn-from-nothing', 'a turn goes on from a torque: say that first');
   return {
-    name: of === 1 ? 'Final' : i === of - 1 ? 'Final' : i === 0 ? 'Snug' : `Stage ${i + 1}`,
+    name,
+    kind,
     to: middle,
-    window,
+    window: single ? assumedWindow(middle) : read,
     windowAssumed: single,
+    ...(units ? { unitAsked: units } : {}),
   };
+}
+
+/** Share of yield that a computed figure aims at, and of the softer thread's limit that it keeps to: common practice. */
+const COMPUTED_UTILISATION = 0.7;
+const COMPUTED_OF_STRIP = 0.7;
+
+/** No figure in the book: a safe one from thread, class and the softer thread. Never a silent guess: marked computed. */
+function computedStage(reader: Reader, at: Path, name: string, joint: RawJoint): Stage {
+  let nm = 0;
+  try {
+    if (joint.class === undefined)
+      throw new ReckonError(
+        'missing-field',
+        'class',
+        undefined,
+        'a property class such as 8.8',
+        'without a figure the class must be known, so that a safe one can be computed',
+      );
+    nm = boltTorque.reckon({
+      thread: joint.thread,
+      propertyClass: joint.class as PropertyClass,
+      utilisation: COMPUTED_UTILISATION,
+    }).results.torque.value;
+    if (joint.into) {
+      const { limitTorque } = threadEngagement.reckon({
+        thread: joint.thread,
+        propertyClass: joint.class as PropertyClass,
+        engagement: joint.into.engagement,
+        nutMaterial: joint.into.material as ThreadMaterial,
+      }).results;
+      nm = Math.min(nm, COMPUTED_OF_STRIP * limitTorque.value);
+    }
+  } catch (e) {
+    if (!(e instanceof ReckonError)) throw e;
+    reader.problem(at, e.code, e.message);
+  }
+  const to = { value: Number(nm.toPrecision(2)), unit: 'N·m' };
+  return { name, kind: 'torque', to, window: assumedWindow(to), windowAssumed: true };
+}
+
+/** Whose figure: the entry's own word, else the sheet's. */
+export function figureFrom(own: RawFrom | undefined, sheet: RawSheet): FigureSource | undefined {
+  const said = own ?? sheet.from;
+  return said && compileFrom(said);
 }
 
 export function compileFrom(raw: RawFrom): FigureSource {

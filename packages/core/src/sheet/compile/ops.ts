@@ -1,14 +1,27 @@
 import { cautionClasses } from '../cautions.ts';
-import { plainVerbs, type Op, type SideName } from '../types.ts';
+import { plainVerbs, timedVerbs, type Op, type OpBody, type Way } from '../ops.ts';
+import type { SideName } from '../types.ts';
 import { compileWhen } from './conditions.ts';
-import type { RawCaution, RawOp, RawSheet, RawSide } from './raw.ts';
+import type { OneOrMore, RawCaution, RawOp, RawSheet, RawSide, RawWay } from './raw.ts';
+import { stageName } from './joints.ts';
 import { asList, type Path, type Reader } from './reader.ts';
 
 /** Keys of an op that say more about it, not what it is. */
-const QUALIFIERS = new Set(['when', 'note', 'with', 'to', 'ask', 'yes', 'except']);
-/** What cannot be left out of an op with each id. */
-type OpBody = Op extends infer O ? (O extends Op ? Omit<O, 'id' | 'when' | 'note'> : never) : never;
-
+const QUALIFIERS = new Set([
+  'when',
+  'note',
+  'with',
+  'to',
+  'ask',
+  'yes',
+  'except',
+  'for',
+  'by',
+  'until',
+  'check',
+  'clear',
+  'through',
+]);
 interface Place {
   readonly rung: string;
   readonly side: SideName;
@@ -17,35 +30,96 @@ interface Place {
   readonly at: Path;
 }
 
+/** Keys of a side that name things, each with the op that one name makes. */
+type Named = (reader: Reader, at: Path, name: string, sheet: RawSheet, side: SideName) => OpBody;
+const named: Readonly<Record<string, Named>> = {
+  fit: (r, at, n, s) => ({ kind: 'fit-aid', aid: r.name(at, n, s.aids, 'aid') }),
+  remove: (r, at, n, s) => ({ kind: 'remove-aid', aid: r.name(at, n, s.aids, 'aid') }),
+  test: (r, at, n, s, side) => ({
+    kind: 'test',
+    test: r.name(at, n, s.tests, 'test'),
+    moment: side === 'strip' ? 'as-found' : 'now',
+  }),
+  look: (r, at, n, s, side) => ({
+    kind: 'look',
+    look: r.name(at, n, s.looks, 'look'),
+    moment: side === 'strip' ? 'as-found' : side === 'bottom' ? 'bottom' : 'now',
+  }),
+  read: (r, at, n, s) => ({ kind: 'read', setting: r.name(at, n, s.settings, 'setting') }),
+  set: (r, at, n, s) => ({ kind: 'set', setting: r.name(at, n, s.settings, 'setting') }),
+  identify: (r, at, n, s) => ({ kind: 'identify', question: questionName(r, at, n, s) }),
+  measure: (r, at, n, s) => ({ kind: 'measure', measure: r.name(at, n, s.measures, 'measure') }),
+  choose: (r, at, n, s) => ({ kind: 'choose', method: r.name(at, n, s.methods, 'method') }),
+  disconnect: (r, at, n, s) => ({ kind: 'disconnect', lead: r.name(at, n, s.leads, 'lead') }),
+  reconnect: (r, at, n, s) => ({ kind: 'reconnect', lead: r.name(at, n, s.leads, 'lead') }),
+  mark: (r, at, n, s) => ({ kind: 'mark', mark: r.name(at, n, s.marks, 'mark') }),
+  align: (r, at, n, s) => ({ kind: 'align', mark: r.name(at, n, s.marks, 'mark') }),
+  slacken: (r, at, n, s) => ({ kind: 'slacken', joint: r.name(at, n, s.joints, 'joint') }),
+  start: (r, at, n, s) => ({ kind: 'start', joint: r.name(at, n, s.joints, 'joint') }),
+  undo: (r, at, n, s) => ({ kind: 'undo', joint: r.name(at, n, s.joints, 'joint') }),
+  'swing-aside': (r, at, n, s) => ({ kind: 'swing-aside', part: r.name(at, n, s.parts, 'part') }),
+  hang: (r, at, n, s) => ({ kind: 'hang', part: r.name(at, n, s.parts, 'part') }),
+  refit: (r, at, n, s) => ({ kind: 'refit', part: r.name(at, n, s.parts, 'part') }),
+  scrap: (r, at, n, s) => ({ kind: 'scrap', part: r.name(at, n, s.parts, 'part') }),
+  stack: (r, at, n, s) => ({ kind: 'stack', stack: r.name(at, n, s.stacks, 'stack') }),
+  restack: (r, at, n, s) => ({ kind: 'restack', stack: r.name(at, n, s.stacks, 'stack') }),
+};
+/** The order in which the keys of a side are worked: what is read before anything is disturbed comes first. */
+const BEFORE_OFF = ['fit', 'test', 'look', 'read', 'disconnect', 'mark', 'slacken'] as const;
+const AS_IT_COMES = ['swing-aside', 'hang', 'stack'] as const;
+/** "before the last fastener": the helper is fetched just then, not at the start. */
+const LATE_HELPER = /^before the last/i;
+
 /**
  * The operations of a side in the order in which they are done: cautions, what to do, aids in, tests and readings
- * before anything is disturbed, marks, joints undone, parts off, the listed ops, and aids out last.
+ * before anything is disturbed, leads, marks, joints undone, parts off, the listed ops, and aids out last.
  */
 export function compileSideOps(reader: Reader, place: Place, side: RawSide, sheet: RawSheet): readonly Op[] {
   const ops: Op[] = [];
   const add = (body: OpBody, extra: Pick<Op, 'when' | 'note'> = { when: [] }): void => {
     ops.push({ id: `${place.prefix}/${ops.length + 1}`, ...extra, ...body } as Op);
   };
+  const addNamed = (key: keyof RawSide & string): void => {
+    for (const name of asList(side[key] as OneOrMore<string> | undefined))
+      add(named[key]!(reader, [...place.at, key], name, sheet, place.side));
+  };
+  const leaveIn = side['leave-in'];
+  const lateHelper = side.helper !== undefined && LATE_HELPER.test(side.helper) ? side.helper : undefined;
   asList(side.caution).forEach((c) => add(compileCaution(reader, [...place.at, 'caution'], c)));
   if (side.do !== undefined) add({ kind: 'do', lines: asList(side.do) });
-  for (const aid of asList(side.fit))
-    add({ kind: 'fit-aid', aid: reader.name([...place.at, 'fit'], aid, sheet.aids, 'aid') });
-  if (side.test !== undefined) add(testOp(reader, [...place.at, 'test'], side.test, place.side, sheet));
-  for (const setting of asList(side.read))
-    add({ kind: 'read', setting: reader.name([...place.at, 'read'], setting, sheet.settings, 'setting') });
-  for (const mark of asList(side.mark))
-    add({ kind: 'mark', mark: reader.name([...place.at, 'mark'], mark, sheet.marks, 'mark') });
-  for (const joint of asList(side.undo))
-    add({ kind: 'undo', joint: reader.name([...place.at, 'undo'], joint, sheet.joints, 'joint') });
-  if (side.off) add(offOp(reader, [...place.at, 'off'], side.off, sheet, side['leave-in']));
+  if (side.helper !== undefined && lateHelper === undefined) add({ kind: 'helper', say: side.helper });
+  BEFORE_OFF.forEach(addNamed);
+  const undone = asList(side.undo);
+  undone.forEach((joint, i) => {
+    const last = i === undone.length - 1 ? leaveIn : undefined;
+    add({ kind: 'undo', joint: reader.name([...place.at, 'undo'], joint, sheet.joints, 'joint'), leaveIn: last });
+  });
+  if (place.side === 'strip' && lateHelper !== undefined) add({ kind: 'helper', say: lateHelper });
+  if (leaveIn !== undefined) {
+    const joint = undone.at(-1);
+    if (joint === undefined)
+      reader.problem([...place.at, 'leave-in'], 'leave-in-of-what', '"leave-in" goes with a joint to undo');
+    else add({ kind: 'last-out', joint, count: leaveIn });
+  }
+  AS_IT_COMES.forEach(addNamed);
+  if (side.off) add(offOp(reader, [...place.at, 'off'], side.off, sheet, side.by));
+  // What only opening it can tell is asked once it is open.
+  addNamed('identify');
+  const lastTighten = (side.ops ?? []).findLastIndex((o) => 'tighten' in o);
   (side.ops ?? []).forEach((raw, i) => {
     const at = [...place.at, 'ops', i];
+    if (place.side !== 'strip' && lateHelper !== undefined && i === Math.max(0, lastTighten))
+      add({ kind: 'helper', say: lateHelper });
     const body = compileOp(reader, at, raw, place.side, sheet);
     if (body) add(body, { when: compileWhen(reader, [...at, 'when'], raw.when, sheet), note: raw.note });
   });
-  for (const aid of asList(side.remove))
-    add({ kind: 'remove-aid', aid: reader.name([...place.at, 'remove'], aid, sheet.aids, 'aid') });
+  addNamed('remove');
   return ops;
+}
+
+function questionName(reader: Reader, at: Path, name: string, sheet: RawSheet): string {
+  const known = Object.fromEntries((sheet.identify ?? []).map((q, i) => [q.id ?? `q${i + 1}`, q]));
+  return reader.name(at, name, known, 'identifying question');
 }
 
 function compileCaution(reader: Reader, at: Path, raw: RawCaution): OpBody {
@@ -63,33 +137,31 @@ function compileCaution(reader: Reader, at: Path, raw: RawCaution): OpBody {
   return { kind: 'caution', cautionClass: caution.class, say: say ?? '', acknowledge: caution.acknowledge ?? false };
 }
 
-function testOp(reader: Reader, at: Path, test: string, side: SideName, sheet: RawSheet): OpBody {
-  return {
-    kind: 'test',
-    test: reader.name(at, test, sheet.tests, 'test'),
-    moment: side === 'strip' ? 'as-found' : 'now',
-  };
-}
-
 function offOp(
   reader: Reader,
   at: Path,
   off: Readonly<Record<string, number>>,
   sheet: RawSheet,
-  leaveIn?: number,
+  by?: OneOrMore<RawWay>,
 ): OpBody {
   const parts = Object.entries(off).map(([part, count]) => {
     reader.name([...at, part], part, sheet.parts, 'part');
     const most = sheet.parts[part]?.count ?? 1;
-    if (count > most)
+    if (most !== 'unknown' && count > most)
       reader.problem(
         [...at, part],
         'count-disagrees',
         `${count} of "${part}" come off, but the part's count is ${most}`,
       );
-    return { part, count };
+    return { part, count: most === 'unknown' ? 0 : count };
   });
-  return { kind: 'off', parts, leaveIn };
+  return { kind: 'off', parts, by: asList(by).map((w) => compileWay(reader, at, w, sheet)) };
+}
+
+function compileWay(reader: Reader, at: Path, raw: RawWay, sheet: RawSheet): Way {
+  if (typeof raw === 'string') return { title: raw, destroys: false };
+  if (raw.saves !== undefined) reader.name([...at.slice(0, -1), 'by'], raw.saves, sheet.parts, 'part');
+  return { title: raw.way, destroys: raw.destroys ?? raw.saves !== undefined, saves: raw.saves };
 }
 
 function compileOp(reader: Reader, at: Path, raw: RawOp, side: SideName, sheet: RawSheet): OpBody | undefined {
@@ -110,43 +182,41 @@ function compileOp(reader: Reader, at: Path, raw: RawOp, side: SideName, sheet: 
   const path = [...at, verb];
   const plain = plainVerbs.find((v) => v === verb);
   if (plain) return plainOp(reader, path, plain, one, raw, sheet);
+  const byName = named[verb];
+  if (byName) return byName(reader, path, one, sheet, side);
   switch (verb) {
     case 'caution':
       return compileCaution(reader, path, value as RawCaution);
     case 'do':
       return { kind: 'do', lines: asList(value as string | string[]) };
-    case 'measure':
-      return { kind: 'measure', measure: reader.name(path, one, sheet.measures, 'measure') };
+    case 'helper':
+      return { kind: 'helper', say: one };
     case 'judge':
       return {
         kind: 'judge',
         parts: asList(value as string | string[]).map((p) => reader.name(path, p, sheet.parts, 'part')),
       };
-    case 'choose':
-      return { kind: 'choose', method: reader.name(path, one, sheet.methods, 'method') };
-    case 'set':
-      return { kind: 'set', setting: reader.name(path, one, sheet.settings, 'setting') };
-    case 'read':
-      return { kind: 'read', setting: reader.name(path, one, sheet.settings, 'setting') };
     case 'tighten':
-      return { kind: 'tighten', joint: reader.name(path, one, sheet.joints, 'joint') };
-    case 'undo':
-      return { kind: 'undo', joint: reader.name(path, one, sheet.joints, 'joint') };
-    case 'align':
-    case 'mark':
-      return { kind: verb, mark: reader.name(path, one, sheet.marks, 'mark') };
-    case 'fit':
-      return { kind: 'fit-aid', aid: reader.name(path, one, sheet.aids, 'aid') };
-    case 'remove':
-      return { kind: 'remove-aid', aid: reader.name(path, one, sheet.aids, 'aid') };
-    case 'test':
-      return testOp(reader, path, one, side, sheet);
+      return {
+        kind: 'tighten',
+        joint: reader.name(path, one, sheet.joints, 'joint'),
+        through: raw.through === undefined ? undefined : stageOf(reader, [...at, 'through'], one, raw.through, sheet),
+      };
     case 'off':
-      return offOp(reader, path, value as Record<string, number>, sheet);
+      return offOp(reader, path, value as Record<string, number>, sheet, raw.by);
     default:
       reader.problem(path, 'unknown-verb', `"${verb}" is not something that can be done`);
       return undefined;
   }
+}
+
+function stageOf(reader: Reader, at: Path, joint: string, name: string, sheet: RawSheet): number {
+  const stages = sheet.joints?.[joint]?.tighten ?? [];
+  const names = stages.map((t, i) => stageName(t.name, i, stages.length));
+  const found = names.findIndex((n) => n.toLowerCase() === name.toLowerCase());
+  if (found < 0)
+    reader.problem(at, 'unknown-name', `"${joint}" has no stage "${name}"; it has: ${names.join(', ').toLowerCase()}`);
+  return Math.max(0, found);
 }
 
 function plainOp(
@@ -164,5 +234,23 @@ function plainOp(
     reader.name(at, what, sheet.fluids, 'fluid');
   if (kind === 'lubricate' && raw.with !== undefined)
     reader.name([...at.slice(0, -1), 'with'], raw.with, sheet.fluids, 'fluid');
-  return { kind, what, part, with: raw.with, to: raw.to, ask: raw.ask, yes: raw.yes, except: raw.except };
+  const timed = timedVerbs.some((v) => v === kind);
+  if (raw.for !== undefined && !timed)
+    reader.problem([...at.slice(0, -1), 'for'], 'no-time-here', `"${kind}" takes no time; ${timedVerbs.join(', ')} do`);
+  const by = asList(raw.by).map((w) => (typeof w === 'string' ? w : w.way));
+  return {
+    kind,
+    what,
+    part,
+    with: raw.with,
+    to: raw.to,
+    ask: raw.ask,
+    yes: raw.yes,
+    except: raw.except,
+    minutes: raw.for === undefined ? undefined : reader.minutes([...at.slice(0, -1), 'for'], raw.for),
+    by: by.length > 0 ? by.join(', then ') : undefined,
+    until: raw.until,
+    check: raw.check,
+    clear: raw.clear,
+  };
 }

@@ -18,6 +18,26 @@ export type RawOp = Readonly<Record<string, unknown>> & {
   readonly ask?: string;
   readonly yes?: string;
   readonly except?: readonly string[];
+  readonly for?: string;
+  readonly by?: OneOrMore<RawWay>;
+  readonly until?: string;
+  readonly check?: string;
+  readonly clear?: string;
+  readonly through?: string;
+};
+export type RawWay = string | { readonly way: string; readonly destroys?: boolean; readonly saves?: string };
+/** Stands once on each of these. */
+interface RawEach {
+  readonly each?: readonly string[];
+  /** Set on the copies: which of them this is. */
+  readonly onSide?: string;
+}
+export type RawAhead = {
+  readonly oven?: string;
+  readonly soak?: string;
+  readonly tool?: string;
+  readonly order?: string;
+  readonly takes?: string;
 };
 export interface RawSide {
   readonly when?: RawWhen;
@@ -25,8 +45,17 @@ export interface RawSide {
   readonly do?: OneOrMore<string>;
   readonly fit?: OneOrMore<string>;
   readonly remove?: OneOrMore<string>;
-  readonly test?: string;
+  readonly test?: OneOrMore<string>;
+  readonly look?: OneOrMore<string>;
+  readonly identify?: string;
   readonly read?: OneOrMore<string>;
+  readonly disconnect?: OneOrMore<string>;
+  readonly slacken?: OneOrMore<string>;
+  readonly stack?: string;
+  readonly by?: OneOrMore<RawWay>;
+  readonly 'swing-aside'?: OneOrMore<string>;
+  readonly hang?: OneOrMore<string>;
+  readonly ahead?: OneOrMore<RawAhead>;
   readonly mark?: OneOrMore<string>;
   readonly undo?: OneOrMore<string>;
   readonly off?: Readonly<Record<string, number>>;
@@ -42,7 +71,7 @@ export interface RawNamedStep extends RawSide {
   readonly id: string;
   readonly title?: string;
 }
-export interface RawRung {
+export interface RawRung extends RawEach {
   readonly id: string;
   readonly title: string;
   readonly group?: string;
@@ -54,9 +83,14 @@ export interface RawRung {
   readonly helper?: string;
   readonly minutes?: number;
 }
-export interface RawPart {
+export interface RawPart extends RawEach {
   readonly title: string;
-  readonly count?: number;
+  readonly count?: number | 'unknown';
+  readonly where?: string;
+  readonly length?: string;
+  readonly fits?: 'one way' | 'several ways';
+  readonly 'saved-from'?: string;
+  readonly replaces?: string;
   readonly renew?: 'always' | 'inspect' | 'judge';
   readonly order?: string;
   readonly price?: number;
@@ -65,21 +99,37 @@ export interface RawPart {
   readonly ring?: { readonly inside: string; readonly section: string; readonly material?: string };
   readonly lip?: { readonly shaft: string; readonly bore: string; readonly width: string; readonly faces: string };
 }
-export interface RawJoint {
+export interface RawStage {
+  readonly name?: string;
+  readonly to?: Figure;
+  readonly range?: Figure;
+  readonly turn?: Figure;
+  readonly figure?: 'none';
+  readonly 'could-be'?: readonly string[];
+}
+export interface RawJoint extends RawEach {
   readonly title?: string;
   readonly fastener: string;
   readonly thread: string;
   readonly class?: string;
-  readonly pattern?: { readonly circle: string; readonly first?: string };
+  readonly pattern?: {
+    readonly circle?: string;
+    readonly first?: string;
+    readonly rectangle?: readonly [number, number];
+    readonly points?: readonly (readonly [number, number])[];
+    readonly order?: readonly number[];
+  };
+  readonly hold?: string;
   readonly into?: { readonly material: string; readonly engagement: string };
-  readonly tighten: readonly { readonly to?: Figure; readonly range?: Figure }[];
+  readonly tighten: readonly RawStage[];
   readonly 'low-because'?: string;
   readonly fasteners?: 'reuse' | 'new' | 'new-if-stretched';
   readonly threadlocker?: string;
   readonly hand?: 'left' | 'right';
   readonly from?: RawFrom;
 }
-export interface RawSetting {
+export interface RawSetting extends RawEach {
+  readonly from?: RawFrom;
   readonly title: string;
   readonly kind: string;
   readonly quantity: string;
@@ -95,7 +145,8 @@ export interface RawSetting {
   readonly seat?: { readonly joint: string; readonly to: Figure; readonly turning?: string };
   readonly how?: string;
 }
-export interface RawMeasure {
+export interface RawMeasure extends RawEach {
+  readonly from?: RawFrom;
   readonly title: string;
   readonly part: string;
   readonly quantity: string;
@@ -107,6 +158,50 @@ export interface RawMeasure {
   readonly outside?: { readonly offer: readonly string[] };
   readonly groove?: { readonly by: string; readonly ask: string; readonly yes: string; readonly no: string };
 }
+export interface RawTest extends RawEach {
+  readonly title: string;
+  readonly quantity: string;
+  readonly gauge?: string;
+  readonly accept: Figure;
+  readonly 'failed-by'?: readonly string[];
+  readonly from?: RawFrom;
+}
+export interface RawLook extends RawEach {
+  readonly title: string;
+  readonly ask: string;
+  readonly by?: string;
+  readonly part?: string;
+  readonly choose: Readonly<
+    Record<string, { readonly title: string; readonly verdict: 'good' | 'bad' | 'unsure'; readonly says?: string }>
+  >;
+  readonly 'failed-by'?: readonly string[];
+}
+export interface RawStack {
+  readonly title: string;
+  readonly from?: string;
+  readonly order: readonly string[];
+  readonly last?: string;
+}
+export interface RawLead extends RawEach {
+  readonly title: string;
+  readonly where: string;
+  readonly kind?: 'connector' | 'earth' | 'hose' | 'cable' | 'strap' | 'clip' | 'belt';
+}
+export interface RawQuestion {
+  readonly id?: string;
+  readonly ask: string;
+  readonly measure?: { readonly quantity: string; readonly gauge?: string };
+  readonly count?: true;
+  readonly needs?: 'nothing' | 'cover' | 'strip';
+  readonly part?: string;
+  readonly choose: readonly {
+    readonly is: Figure;
+    readonly variant?: OneOrMore<string>;
+    readonly order?: string;
+    readonly says?: string;
+  }[];
+}
+type RawMap<T> = Readonly<Record<string, T>>;
 export interface RawSheet {
   readonly sheet: string;
   readonly revision: number;
@@ -114,53 +209,43 @@ export interface RawSheet {
   readonly kind: string;
   readonly maker: string;
   readonly models?: readonly string[];
-  readonly variants?: Readonly<Record<string, { readonly title: string }>>;
-  readonly identify?: readonly {
+  readonly from?: RawFrom;
+  readonly opened?: readonly string[];
+  readonly variants?: RawMap<{ readonly title: string }>;
+  readonly identify?: readonly RawQuestion[];
+  readonly parts: RawMap<RawPart>;
+  readonly kits?: RawMap<{
+    readonly title?: string;
+    readonly order: string;
+    readonly price?: number;
+    readonly covers: readonly string[];
+  }>;
+  readonly joints?: RawMap<RawJoint>;
+  readonly aids?: RawMap<RawEach & { readonly title: string; readonly where: string }>;
+  readonly leads?: RawMap<RawLead>;
+  readonly stacks?: RawMap<RawStack>;
+  readonly looks?: RawMap<RawLook>;
+  readonly marks?: RawMap<
+    RawEach & {
+      readonly title?: string;
+      readonly between: readonly string[];
+      readonly where: string;
+      readonly with?: string;
+    }
+  >;
+  readonly standing?: RawMap<{ readonly say: string; readonly from: string; readonly until: string }>;
+  readonly measures?: RawMap<RawMeasure>;
+  readonly settings?: RawMap<RawSetting>;
+  readonly methods?: RawMap<{
     readonly ask: string;
-    readonly measure?: { readonly quantity: string; readonly gauge?: string };
-    readonly choose: readonly { readonly is: Figure; readonly variant: string }[];
-  }[];
-  readonly parts: Readonly<Record<string, RawPart>>;
-  readonly kits?: Readonly<
-    Record<
-      string,
-      { readonly title?: string; readonly order: string; readonly price?: number; readonly covers: readonly string[] }
-    >
-  >;
-  readonly joints?: Readonly<Record<string, RawJoint>>;
-  readonly aids?: Readonly<Record<string, { readonly title: string; readonly where: string }>>;
-  readonly marks?: Readonly<
-    Record<
-      string,
-      { readonly title?: string; readonly between: readonly string[]; readonly where: string; readonly with?: string }
-    >
-  >;
-  readonly standing?: Readonly<Record<string, { readonly say: string; readonly from: string; readonly until: string }>>;
-  readonly measures?: Readonly<Record<string, RawMeasure>>;
-  readonly settings?: Readonly<Record<string, RawSetting>>;
-  readonly methods?: Readonly<
-    Record<
-      string,
-      {
-        readonly ask: string;
-        readonly choices: Readonly<Record<string, { readonly title: string; readonly why?: string }>>;
-      }
-    >
-  >;
-  readonly fluids?: Readonly<
-    Record<string, { readonly title?: string; readonly grade: string; readonly amount: Figure }>
-  >;
-  readonly tests?: Readonly<
-    Record<
-      string,
-      {
-        readonly title: string;
-        readonly quantity: string;
-        readonly gauge?: string;
-        readonly accept: Figure;
-        readonly 'failed-by'?: readonly string[];
-      }
-    >
-  >;
+    readonly choices: RawMap<{ readonly title: string; readonly why?: string }>;
+  }>;
+  readonly fluids?: RawMap<{
+    readonly title?: string;
+    readonly grade: string;
+    readonly amount: Figure;
+    readonly from?: RawFrom;
+  }>;
+  readonly tests?: RawMap<RawTest>;
   readonly rungs: readonly RawRung[];
 }

@@ -1,6 +1,7 @@
 import { JubbError } from '../../error.ts';
 import {
   dimensionNames,
+  inCanonical,
   looksLikeBand,
   parseBand,
   parseQuantity,
@@ -53,6 +54,12 @@ export class Reader {
         `"${given}" is not a kind of quantity; one of: ${dimensionNames.join(', ')}`,
       );
     return found ?? 'ratio';
+  }
+
+  /** A time in minutes. */
+  minutes(at: Path, given: string): number {
+    const q = this.attempt(at, () => parseQuantity(given, 'time'));
+    return q ? inCanonical(q, 'time') / 60 : 0;
   }
 
   /** A name that must be a key of `known`. */

@@ -1,15 +1,15 @@
-import type { SideName, Step } from '../types.ts';
+import type { Ahead, SideName, Step } from '../types.ts';
 import { compileWhen } from './conditions.ts';
 import { compileSideOps } from './ops.ts';
-import type { RawRung, RawSheet, RawSide } from './raw.ts';
-import type { Path, Reader } from './reader.ts';
+import type { RawAhead, RawRung, RawSheet, RawSide } from './raw.ts';
+import { asList, type Path, type Reader } from './reader.ts';
 
 /** The sides of every rung as steps, in the order of the sheet. */
-export function compileSteps(reader: Reader, sheet: RawSheet): readonly Step[] {
+export function compileSteps(reader: Reader, sheet: RawSheet, rungAt: readonly number[]): readonly Step[] {
   const steps: Step[] = [];
   const seen = new Set<string>();
   sheet.rungs.forEach((rung, i) => {
-    const at: Path = ['rungs', i];
+    const at: Path = ['rungs', rungAt[i]!];
     if (seen.has(rung.id)) reader.problem([...at, 'id'], 'twice', `the rung "${rung.id}" stands twice`);
     seen.add(rung.id);
     if (rung.side === 'bottom') {
@@ -19,6 +19,7 @@ export function compileSteps(reader: Reader, sheet: RawSheet): readonly Step[] {
         step(reader, at, sheet, rung, 'bottom', `bottom ${rung.id}`, rung.title, {
           ops: rung.ops,
           minutes: rung.minutes,
+          helper: rung.helper,
         }),
       );
       return;
@@ -57,7 +58,11 @@ export function compileSteps(reader: Reader, sheet: RawSheet): readonly Step[] {
   for (const [i, s] of steps.entries()) {
     for (const other of [...s.after, ...s.before]) {
       if (!steps.some((t) => t.id === other))
-        reader.problem(['rungs', i], 'unknown-name', `"${s.id}" names "${other}", which is no step`);
+        reader.problem(
+          ['rungs', rungPlace(sheet, s.rung, rungAt) ?? i],
+          'unknown-name',
+          `"${s.id}" names "${other}", which is no step`,
+        );
     }
   }
   return steps;
@@ -80,18 +85,36 @@ function step(
     title,
     group: rung.group,
     when: [
-      ...compileWhen(reader, ['rungs', at[1]!, 'when'], rung.when, sheet),
+      ...compileWhen(reader, [...at.slice(0, 2), 'when'], rung.when, sheet),
       ...compileWhen(reader, [...at, 'when'], raw.when, sheet),
     ],
     ops: compileSideOps(reader, { rung: rung.id, side, prefix: id.replace(' ', '/'), at }, raw, sheet),
     minutes: raw.minutes ?? 0,
     helper: raw.helper ?? rung.helper,
     tools: (raw.tools ?? []).map((t) =>
-      typeof t === 'string' ? t : t.instead ? `${t.special}, or ${t.instead}` : t.special,
+      typeof t === 'string' ? { title: t } : { title: t.special, instead: t.instead },
     ),
+    ahead: asList(raw.ahead).map((a, i) => compileAhead(reader, [...at, 'ahead'], a, `${id}#${i + 1}`)),
+    ...(rung.onSide === undefined ? {} : { at: rung.onSide }),
     after: (raw.after ?? []).map((name) => stepId(name, side)),
     before: (raw.before ?? []).map((name) => stepId(name, side)),
   };
+}
+
+function compileAhead(reader: Reader, at: Path, raw: RawAhead, id: string): Ahead {
+  const kinds = (['oven', 'soak', 'tool', 'order'] as const).filter((k) => raw[k] !== undefined);
+  if (kinds.length !== 1) reader.problem(at, 'ahead-of-what', 'what is made ready: one of oven, soak, tool, order');
+  const kind = kinds[0] ?? 'tool';
+  return {
+    id,
+    kind,
+    what: raw[kind] ?? '',
+    minutes: raw.takes === undefined ? 0 : reader.minutes([...at, 'takes'], raw.takes),
+  };
+}
+
+function rungPlace(sheet: RawSheet, rung: string, rungAt: readonly number[]): number | undefined {
+  return rungAt[sheet.rungs.findIndex((r) => r.id === rung)];
 }
 
 /** `crank` on a build side means `build crank`; `strip nut` is said in full. */

@@ -1,4 +1,5 @@
-import type { Op, Sheet, SideName, Step } from '../types.ts';
+import type { Op } from '../ops.ts';
+import type { Sheet, SideName, Step } from '../types.ts';
 import { stands, type LadderChoices } from './conditions.ts';
 import { orderSteps } from './order.ts';
 

@@ -1,16 +1,10 @@
 import { torqueSanity, ReckonError, type PropertyClass, type ThreadMaterial } from '../../reckoners/index.ts';
-import { findings, type Joint, type Op, type OpKind, type OpOf, type Sheet, type Step } from '../types.ts';
+import { findings, type Joint, type Sheet } from '../types.ts';
 import type { Path } from '../compile/reader.ts';
 import { orderSteps, CycleError } from '../ladder/order.ts';
-
-export interface LintProblem {
-  readonly severity: 'error' | 'warning';
-  readonly code: string;
-  readonly at: Path;
-  readonly message: string;
-}
-type Report = (at: Path, code: string, message: string, severity?: 'error' | 'warning') => void;
-type Rule = (sheet: Sheet, report: Report) => void;
+import { opsOf, type LintProblem, type Report, type Rule } from './rule.ts';
+import { restoreRules } from './restore.ts';
+import { saidRules } from './said.ts';
 
 /** Every rule that a shipped sheet must pass; each finds what would hurt at the bench. */
 const rules: readonly Rule[] = [
@@ -25,6 +19,8 @@ const rules: readonly Rule[] = [
   judgedBeforeDecided,
   noCycles,
   settingsAreSet,
+  ...restoreRules,
+  ...saidRules,
 ];
 
 export function lintSheet(sheet: Sheet): readonly LintProblem[] {
@@ -33,13 +29,6 @@ export function lintSheet(sheet: Sheet): readonly LintProblem[] {
     rule(sheet, (at, code, message, severity = 'error') => problems.push({ at, code, message, severity }));
   return problems;
 }
-
-const opsOf = <K extends OpKind>(sheet: Sheet, ...kinds: readonly K[]): { op: OpOf<K>; step: Step }[] =>
-  sheet.steps.flatMap((step) =>
-    step.ops
-      .filter((op): op is OpOf<K> & Op => (kinds as readonly string[]).includes(op.kind))
-      .map((op) => ({ op, step })),
-  );
 
 function everyAidComesOut(sheet: Sheet, report: Report): void {
   for (const aid of Object.values(sheet.aids)) {
@@ -61,9 +50,19 @@ function everyAidComesOut(sheet: Sheet, report: Report): void {
 /** Parts back on by a step that stands whenever they came off: placed, pressed, sealed in, or as a joint's fasteners. */
 function everyPartGoesBack(sheet: Sheet, report: Report): void {
   const back = new Set<string>();
-  for (const { op } of opsOf(sheet, 'place', 'press', 'seal', 'reconnect')) if (op.part) back.add(op.part);
-  for (const { op } of opsOf(sheet, 'tighten')) back.add(sheet.joints[op.joint]?.fastener ?? '');
-  const off = new Set<string>();
+  for (const { op } of opsOf(sheet, 'place', 'press', 'seal')) if (op.part) back.add(op.part);
+  for (const { op } of opsOf(sheet, 'tighten', 'start')) back.add(sheet.joints[op.joint]?.fastener ?? '');
+  for (const { op } of opsOf(sheet, 'scrap')) back.add(op.part);
+  // What swings aside or hangs is put back like what came off; a saved piece and a new-style part come from elsewhere.
+  const off = new Set<string>(opsOf(sheet, 'swing-aside', 'hang').map(({ op }) => op.part));
+  for (const part of off)
+    if (!back.has(part))
+      report(
+        ['parts', part],
+        'part-not-refitted',
+        `"${sheet.parts[part]?.title}" is moved aside and no step puts it back`,
+      );
+  for (const { op } of opsOf(sheet, 'off')) for (const w of op.by) if (w.saves !== undefined) off.add(w.saves);
   for (const { op, step } of opsOf(sheet, 'off')) {
     for (const { part, count } of op.parts) {
       off.add(part);
@@ -73,7 +72,7 @@ function everyPartGoesBack(sheet: Sheet, report: Report): void {
         report(['parts', part], 'part-stays', `"${p.title}" is said to stay on the unit but comes off at ${step.id}`);
       if (!back.has(part))
         report(['parts', part], 'part-not-refitted', `"${p.title}" comes off at ${step.id} and no step puts it back`);
-      if (count !== p.count)
+      if (p.countKnown && count !== p.count && countOffOf(sheet, part) !== p.count)
         report(
           ['parts', part],
           'count-disagrees',
@@ -83,13 +82,19 @@ function everyPartGoesBack(sheet: Sheet, report: Report): void {
   }
   for (const part of back) {
     const p = sheet.parts[part];
-    if (p && !off.has(part)) report(['parts', part], 'part-never-off', `"${p.title}" is fitted but never came off`);
+    if (p && !off.has(part) && p.replaces === undefined)
+      report(['parts', part], 'part-never-off', `"${p.title}" is fitted but never came off`);
   }
+}
+
+/** A part may come off in more than one step: all of them together are its count. */
+function countOffOf(sheet: Sheet, part: string): number {
+  return opsOf(sheet, 'off').reduce((n, { op }) => n + (op.parts.find((p) => p.part === part)?.count ?? 0), 0);
 }
 
 function undoneIsTightened(sheet: Sheet, report: Report): void {
   const tightened = new Set(opsOf(sheet, 'tighten').map(({ op }) => op.joint));
-  for (const { op, step } of opsOf(sheet, 'undo')) {
+  for (const { op, step } of opsOf(sheet, 'undo', 'slacken', 'start')) {
     if (!tightened.has(op.joint))
       report(
         ['joints', op.joint],
@@ -117,8 +122,8 @@ function oneTimeFastenersHaveAnOrder(sheet: Sheet, report: Report): void {
 
 function torquesAreSane(sheet: Sheet, report: Report): void {
   for (const joint of Object.values(sheet.joints)) {
-    const final = joint.stages.at(-1);
-    if (!final || final.to.unit === 'unreadable') continue;
+    const final = joint.stages.findLast((s) => s.kind === 'torque');
+    if (!final || final.to.unit === 'unreadable' || final.unitAsked) continue;
     const at: Path = ['joints', joint.id, 'tighten'];
     try {
       const { results } = torqueSanity.reckon(sanityInputs(joint, final.to));

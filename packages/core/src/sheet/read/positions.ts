@@ -7,7 +7,7 @@ export function positionOf(doc: Document, counter: LineCounter, path: Path): { l
   let offset = node?.range?.[0] ?? 0;
   for (const step of path) {
     if (isMap(node)) {
-      const pair = node.items.find((p) => isScalar(p.key) && String(p.key.value) === String(step));
+      const pair = node.items.find((p) => isScalar(p.key) && String(p.key.value) === nameOf(step));
       if (!pair || !isScalar(pair.key)) break;
       offset = pair.key.range?.[0] ?? offset;
       node = pair.value as Node | null;
@@ -18,4 +18,9 @@ export function positionOf(doc: Document, counter: LineCounter, path: Path): { l
   }
   const { line, col } = counter.linePos(offset);
   return { line, column: col };
+}
+
+/** The thing as it is written: a copy made by `each` carries its side behind an @. */
+function nameOf(step: string | number): string {
+  return String(step).replace(/@.*$/, '');
 }

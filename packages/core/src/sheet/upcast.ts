@@ -1,0 +1,69 @@
+import type { Op } from './ops.ts';
+import {
+  SHEET_FORMAT,
+  type IdentifyQuestion,
+  type Joint,
+  type Part,
+  type Sheet,
+  type Stage,
+  type Step,
+} from './types.ts';
+
+/** A compiled sheet of format 1, as jobs of that time have it pinned. Only what differs is named. */
+interface SheetOne extends Omit<Sheet, 'format' | 'identify' | 'parts' | 'joints' | 'steps'> {
+  readonly format?: undefined;
+  readonly identify: readonly (Omit<IdentifyQuestion, 'id' | 'by' | 'needs' | 'choices'> & {
+    readonly choices: readonly { readonly variant: string }[];
+  })[];
+  readonly parts: Readonly<Record<string, Omit<Part, 'countKnown'>>>;
+  readonly joints: Readonly<
+    Record<string, Omit<Joint, 'stages'> & { readonly stages: readonly Omit<Stage, 'kind'>[] }>
+  >;
+  readonly steps: readonly (Omit<Step, 'tools' | 'ahead'> & { readonly tools: readonly string[] })[];
+}
+
+const brought = new WeakMap<object, Sheet>();
+
+/**
+ * A compiled sheet in the form of today. A job keeps the revision that it pinned, byte for byte; what computes with it
+ * takes it through here. The same object comes back when nothing has to change.
+ * @throws Error for a format that is newer than this program
+ */
+export function currentSheet(kept: Sheet): Sheet {
+  if (kept.format === SHEET_FORMAT) return kept;
+  if (kept.format !== undefined)
+    throw new Error(`a compiled sheet of format ${String(kept.format)}; this program knows up to ${SHEET_FORMAT}`);
+  let sheet = brought.get(kept);
+  if (!sheet) brought.set(kept, (sheet = fromOne(kept as unknown as SheetOne)));
+  return sheet;
+}
+
+function fromOne(one: SheetOne): Sheet {
+  return {
+    ...one,
+    format: SHEET_FORMAT,
+    identify: one.identify.map((q, i) => ({
+      ...q,
+      id: `q${i + 1}`,
+      by: q.dimension ? 'measure' : 'word',
+      needs: 'nothing',
+      choices: q.choices.map(({ variant, ...c }) => ({ ...c, variants: [variant] })),
+    })),
+    parts: mapValues(one.parts, (p) => ({ ...p, countKnown: true })),
+    joints: mapValues(one.joints, (j) => ({ ...j, stages: j.stages.map((s) => ({ ...s, kind: 'torque' as const })) })),
+    leads: {},
+    looks: {},
+    stacks: {},
+    opened: [],
+    steps: one.steps.map((s) => ({
+      ...s,
+      tools: s.tools.map((title) => ({ title })),
+      ahead: [],
+      ops: s.ops.map((o): Op => (o.kind === 'off' ? { ...o, by: [] } : o)),
+    })),
+  };
+}
+
+function mapValues<A, B>(from: Readonly<Record<string, A>>, make: (value: A) => B): Record<string, B> {
+  return Object.fromEntries(Object.entries(from).map(([k, v]) => [k, make(v)]));
+}
