@@ -9,6 +9,8 @@ import { HealthModule } from './health/health.module.ts';
 import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { LiveModule } from './live/live.module.ts';
+import { PhotosModule } from './photos/photos.module.ts';
+import { SearchModule } from './search/search.module.ts';
 import { ReckonModule } from './reckon/reckon.module.ts';
 import { SheetsModule } from './sheets/sheets.module.ts';
 import { UnitsModule } from './units/units.module.ts';
@@ -29,6 +31,8 @@ export class AppModule {
         LiveModule,
         InstrumentsModule,
         ReckonModule,
+        PhotosModule,
+        SearchModule,
         HealthModule,
       ],
     };

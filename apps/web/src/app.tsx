@@ -10,6 +10,10 @@ const Floor = lazy(() => import('./floor/floor-screen.tsx'));
 const BookIn = lazy(() => import('./booking/book-in-screen.tsx'));
 const Bench = lazy(() => import('./bench/bench-screen.tsx'));
 const Record = lazy(() => import('./record/record-screen.tsx'));
+const Return = lazy(() => import('./bench/return/return-screen.tsx'));
+const Sheets = lazy(() => import('./sheets/sheets-screen.tsx'));
+const SheetPage = lazy(() => import('./sheets/sheet-screen.tsx'));
+const Unit = lazy(() => import('./units/unit-screen.tsx'));
 const Reckoner = lazy(() => import('./reckoner/reckoner-screen.tsx'));
 const Verify = lazy(() => import('./record/verify-screen.tsx'));
 
@@ -27,8 +31,12 @@ export function App(): React.JSX.Element {
           <Routes>
             <Route element={<Frame me={me.data} />}>
               <Route index element={<Floor />} />
-              <Route path="book" element={<BookIn />} />
+              <Route path="book" element={<BookIn me={me.data} />} />
               <Route path="job/:id" element={<Bench me={me.data} />} />
+              <Route path="job/:id/return" element={<Return me={me.data} />} />
+              <Route path="sheets" element={<Sheets />} />
+              <Route path="sheets/:id" element={<SheetPage me={me.data} />} />
+              <Route path="unit/:id" element={<Unit />} />
               <Route path="job/:id/record" element={<Record />} />
               <Route path="reckoner/:id?" element={<Reckoner />} />
               <Route path="verify" element={<Verify />} />

@@ -1,7 +1,10 @@
 import { Type } from 'class-transformer';
 import {
+  ArrayMaxSize,
   IsArray,
+  IsBoolean,
   IsDateString,
+  IsIn,
   IsInt,
   IsOptional,
   IsString,
@@ -26,6 +29,24 @@ export class IdentifyAnswerDto {
   @MinLength(1, { message: 'Measure it, and type it with its unit' })
   @MaxLength(60)
   answer: string;
+}
+
+/** Was it opened before, and by what signs? */
+export class OpenedDto {
+  @IsIn(['yes', 'no', 'unknown'])
+  answer: 'yes' | 'no' | 'unknown';
+
+  @IsArray()
+  @ArrayMaxSize(20)
+  @IsString({ each: true })
+  @MaxLength(120, { each: true })
+  signs: string[];
+
+  /** Why it is back. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(400)
+  why?: string;
 }
 
 /** Books a unit in. Customer and unit are named by id when they are known, else by what is new about them. */
@@ -84,4 +105,14 @@ export class BookInDto {
   @ValidateNested({ each: true })
   @Type(() => IdentifyAnswerDto)
   answers: IdentifyAnswerDto[];
+
+  /** Undecided is booked as undecided: the bench asks again. */
+  @IsOptional()
+  @IsBoolean()
+  leaveOpen?: boolean;
+
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => OpenedDto)
+  opened?: OpenedDto;
 }

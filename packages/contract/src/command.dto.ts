@@ -20,18 +20,10 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { IsTorque, QuantityDto } from './quantity.dto.ts';
+import { CommandDto, OpCommandDto } from './command-base.ts';
+import { IsCounts } from './counts.ts';
+import { stripCommandDtos } from './strip-command.dto.ts';
 import { IsTrace } from './trace.ts';
-
-abstract class CommandDto {
-  @IsString()
-  type: string;
-}
-abstract class OpCommandDto extends CommandDto {
-  @IsString()
-  @MinLength(1)
-  @MaxLength(120)
-  op: string;
-}
 
 export class InstrumentFactsDto {
   @IsString()
@@ -84,6 +76,20 @@ export class CompleteDto extends OpCommandDto {
   @IsOptional()
   @IsIn(['yes', 'no'])
   answer?: 'yes' | 'no';
+
+  /** Of parts taken off, where it is not what the sheet says: part → how many, or `later`. */
+  @IsOptional()
+  @IsCounts(1000, ['later'])
+  counts?: Record<string, number | 'later'>;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(400)
+  reason?: string;
+
+  @IsOptional()
+  @IsIn(['check', 'clear'], { each: true })
+  ticks?: string[];
 }
 
 export class TakeReadingDto extends OpCommandDto {
@@ -268,6 +274,7 @@ export const commandDtos = [
   { name: 'take-back', value: TakeBackDto },
   { name: 'sign-off', value: SignOffDto },
   { name: 'hand-over', value: HandOverDto },
+  ...stripCommandDtos,
 ];
 /** Command types that come over the wire: all but booking, which has its own form. */
 export const commandTypes: readonly string[] = commandDtos.map((s) => s.name);

@@ -35,9 +35,27 @@ export interface JobLine {
   readonly promise: string | null;
   readonly place: string | null;
   readonly updatedAt: string;
+  readonly notices: Notices;
+}
+/** What the Floor and the rail say of a job beside its next move. */
+export interface Notices {
+  readonly parked: boolean;
+  readonly leadsOff: number;
+  readonly between: number;
+  readonly uncounted: number;
+  readonly standing: readonly string[];
+  /** Running waits, the first due first. */
+  readonly timers: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly kind: string;
+    readonly minutes: number;
+    readonly due: string;
+  }[];
 }
 export interface FloorView {
   readonly places: readonly string[];
+  readonly shelves: readonly string[];
   readonly jobs: readonly JobLine[];
   readonly now: string;
 }
@@ -50,6 +68,30 @@ export interface JobView {
   readonly signatures: readonly HeadSignature[];
   readonly drawers: Readonly<Record<string, readonly DrawerStock[]>>;
   readonly history: readonly PastVisit[];
+  readonly documents: readonly DocumentView[];
+}
+/** A maker's page, or a picture of it, that a sheet's figures point to. */
+export interface DocumentView {
+  readonly id: string;
+  readonly name: string;
+  readonly mime: string;
+}
+export interface LessonView {
+  readonly job: string;
+  readonly number: number;
+  readonly rung: string;
+  readonly kind: string;
+  readonly words: string;
+  readonly by: string;
+  readonly at: string;
+}
+/** What was found for a few typed letters, best first. */
+export interface FoundView {
+  readonly kind: 'job' | 'unit' | 'customer' | 'sheet' | 'part';
+  readonly title: string;
+  readonly says: string;
+  /** Where a press leads. */
+  readonly path: string;
 }
 export interface CommandAnswer {
   /** Events after the one that the sender had seen, its own among them. */
@@ -76,6 +118,8 @@ export interface PastVisit {
 }
 export interface UnitView {
   readonly id: string;
+  /** Build sheet of its kind. */
+  readonly sheet: string;
   readonly serial: string;
   readonly model: string;
   readonly customer: CustomerView;

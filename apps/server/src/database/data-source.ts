@@ -9,7 +9,11 @@ import { Session } from './entities/session.entity.ts';
 import { SheetRevision } from './entities/sheet-revision.entity.ts';
 import { Unit } from './entities/unit.entity.ts';
 import { Workshop } from './entities/workshop.entity.ts';
+import { SheetDocument } from './entities/document.entity.ts';
+import { Lesson } from './entities/lesson.entity.ts';
+import { Photo } from './entities/photo.entity.ts';
 import { First1764000000000 } from './migrations/1764000000000-first.ts';
+import { Shelf1764100000000 } from './migrations/1764100000000-shelf.ts';
 
 export const entities = [
   Workshop,
@@ -22,6 +26,9 @@ export const entities = [
   JobEventRow,
   DrawerSize,
   Instrument,
+  Photo,
+  SheetDocument,
+  Lesson,
 ];
 
 export function dataSourceOptions(url: string): DataSourceOptions {
@@ -29,7 +36,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     type: 'postgres',
     url,
     entities,
-    migrations: [First1764000000000],
+    migrations: [First1764000000000, Shelf1764100000000],
     migrationsTransactionMode: 'all',
     migrationsRun: true,
     synchronize: false,

@@ -1,5 +1,5 @@
 import type { INestApplicationContext } from '@nestjs/common';
-import { nextMove, rehearse, type Command, type RehearsalFigures } from '@jubb/core/bench';
+import { nextMove, rehearse, timerOf, type BenchState, type Command, type RehearsalFigures } from '@jubb/core/bench';
 import { randomUUID } from 'node:crypto';
 import { DataSource } from 'typeorm';
 import { hashPin } from '../auth/pin.ts';
@@ -11,7 +11,11 @@ import { Workshop } from '../database/entities/workshop.entity.ts';
 import { drawersOf } from '../jobs/drawers.ts';
 import { JobLog } from '../jobs/job-log.ts';
 import { JobsService, type Asker } from '../jobs/jobs.service.ts';
-import { customers, drawer, instruments, jobs, people, workshop, type DemoJob } from './scenario.ts';
+import { BookingService } from '../jobs/booking.service.ts';
+import { attachDocuments } from './documents.ts';
+import { otherJobs } from './other-jobs.ts';
+import { keepPhoto } from './photo.ts';
+import { customers, drawer, gearDrawer, hubJobs, instruments, people, workshop, type DemoJob } from './scenario.ts';
 
 const MINUTE = 60_000;
 
@@ -37,9 +41,13 @@ export async function loadDemo(app: INestApplicationContext, now: Date): Promise
   await db.getRepository(Customer).insert(customers.map((name) => ({ name })));
   await db
     .getRepository(DrawerSize)
-    .insert(drawer.map(([mm, count]) => ({ drawer: 'hub-shims', thicknessNm: Math.round(mm * 1e6), count })));
+    .insert([
+      ...drawer.map(([mm, count]) => ({ drawer: 'hub-shims', thicknessNm: Math.round(mm * 1e6), count })),
+      ...gearDrawer.map(([mm, count]) => ({ drawer: 'gear-shims', thicknessNm: Math.round(mm * 1e6), count })),
+    ]);
   await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
-  for (const job of jobs) await play(app, job, now);
+  for (const job of [...hubJobs, ...otherJobs]) await play(app, job, now);
+  await attachDocuments(app);
   // Last: its presence says that the demo is whole.
   await db
     .getRepository(Workshop)
@@ -58,30 +66,49 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
   const asker = (): Asker => ({ person, at, device: job.place ?? 'bench' });
   const promise = new Date(now.getTime() + job.promiseMinutes * MINUTE);
   promise.setMinutes(0, 0, 0);
-  const { id } = await service.book(
+  const { id } = await app.get(BookingService).book(
     {
       commandId: randomUUID(),
       customerId: customer.id,
       serial: job.serial,
-      sheet: 'hub-dolly',
+      sheet: job.sheet,
       complaint: job.complaint,
       promise: promise.toISOString(),
       spendLimitMinor: job.spendLimitMinor,
       place: job.place,
-      answers: [{ question: 0, answer: job.studs }],
+      answers: job.answers.flatMap((answer, question) => (answer === undefined ? [] : [{ question, answer }])),
+      ...(job.opened ? { opened: { ...job.opened, signs: [...job.opened.signs] } } : {}),
     },
     asker(),
   );
   const give = (command: Command): Promise<unknown> =>
     db.transaction((m) => service.append(m, id, randomUUID(), command, 0, asker()));
   const figures: RehearsalFigures = { ...job.figures, tray: () => job.tray };
-  for (let i = 0; i < 400; i += 1) {
+  const turns = [...(job.turns ?? [])];
+  for (let i = 0; i < 600; i += 1) {
     const { sheet, state } = await log.load(id);
-    if (job.until(sheet.steps.length, state, nextMove(sheet, state))) break;
+    const move = nextMove(sheet, state);
+    const turn = turns.findIndex((t) => t.when(state, move));
+    if (turn >= 0) {
+      for (const command of turns.splice(turn, 1)[0]!.give) await give(command);
+      continue;
+    }
+    if (job.photo && move.kind === 'op' && move.step.id === job.photo.step && state.photos.length === 0)
+      await keepPhoto(app, id, job.photo, asker());
+    if (job.until(sheet.steps.length, state, move)) break;
     const command = rehearse(sheet, state, { drawers: await drawersOf(db.manager, sheet) }, figures);
     if (!command) break;
-    at = new Date(Math.min(at.getTime() + job.paceMinutes * MINUTE, now.getTime() - MINUTE));
+    at = nextTime(at, job, command, state, now);
     await give(command);
   }
   for (const command of job.then) await give(command);
+}
+
+/** When the next thing is done: at the job's pace, once what is waited for has run, and never in time to come. */
+function nextTime(at: Date, job: DemoJob, command: Command, state: BenchState, now: Date): Date {
+  if (command.type === 'start-timer' && job.timerMinutesAgo !== undefined)
+    return new Date(now.getTime() - job.timerMinutesAgo * MINUTE);
+  const waits = command.type === 'complete' ? timerOf(state, command.op) : undefined;
+  const due = waits && !waits.ended ? new Date(waits.due).getTime() : 0;
+  return new Date(Math.min(Math.max(at.getTime() + job.paceMinutes * MINUTE, due), now.getTime() - MINUTE));
 }

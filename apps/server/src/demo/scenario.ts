@@ -30,6 +30,14 @@ export const drawer: readonly (readonly [number, number])[] = [
   [0.1, 5],
   [0.05, 6],
 ];
+/** Gearbox end shims. */
+export const gearDrawer: readonly (readonly [number, number])[] = [
+  [1.2, 3],
+  [1.0, 2],
+  [0.2, 4],
+  [0.1, 6],
+  [0.05, 6],
+];
 
 export const instruments = [
   {
@@ -56,10 +64,22 @@ export const instruments = [
   },
 ] as const;
 
+/** Something that happens on the way: the first time it is so, these are given. */
+export interface DemoTurn {
+  readonly when: (state: BenchState, move: NextMove) => boolean;
+  readonly give: readonly Command[];
+}
 export interface DemoJob {
   readonly customer: (typeof customers)[number];
+  readonly sheet: string;
   readonly serial: string;
-  readonly studs: string;
+  /** Answers to the questions at the counter, in order; none leaves that one out. */
+  readonly answers: readonly (string | undefined)[];
+  readonly opened?: {
+    readonly answer: 'yes' | 'no' | 'unknown';
+    readonly signs: readonly string[];
+    readonly why?: string;
+  };
   readonly complaint: string;
   readonly by: string;
   readonly bookedMinutesAgo: number;
@@ -70,11 +90,15 @@ export interface DemoJob {
   readonly place?: string;
   readonly tray: string;
   readonly figures: RehearsalFigures;
+  readonly turns?: readonly DemoTurn[];
+  /** A wait that is started is started this long ago. */
+  readonly timerMinutesAgo?: number;
+  readonly photo?: { readonly step: string; readonly caption: string };
   readonly until: (steps: number, state: BenchState, move: NextMove) => boolean;
   readonly then: readonly Command[];
 }
 
-const DAY = 1440;
+export const DAY = 1440;
 const mm = (value: number): { value: number; unit: string } => ({ value, unit: 'mm' });
 const nm = (value: number): { value: number; unit: string } => ({ value, unit: 'N·m' });
 const indicator = { id: 'indicator-1', name: 'Indicator 1', uncertainty: mm(0.01), simulated: true };
@@ -86,7 +110,7 @@ const table =
   (rows: Readonly<Record<string, { value: number; unit: string }>>) =>
   (what: string): { value: number; unit: string } | undefined =>
     rows[what];
-const worn: RehearsalFigures = {
+export const worn: RehearsalFigures = {
   reading: table({
     'float as-found': mm(0.31),
     'drag as-found': nm(1.6),
@@ -107,17 +131,19 @@ const worn: RehearsalFigures = {
   gauge: (dimension) => (dimension === 'length' ? indicator : undefined),
   wrench,
 };
-const never = (): boolean => false;
-const atKind =
+export const never = (): boolean => false;
+export const atKind =
   (kind: string) =>
   (_: number, __: BenchState, move: NextMove): boolean =>
     move.kind === 'op' && move.op.kind === kind;
 
-export const jobs: readonly DemoJob[] = [
+/** Dolly hubs: every stage of one sheet. */
+export const hubJobs: readonly DemoJob[] = [
   {
     customer: 'Skerrow Airfield',
     serial: '20417',
-    studs: '65.2 mm',
+    sheet: 'hub-dolly',
+    answers: ['65.2 mm'],
     complaint: 'Growls when towed',
     by: 'Magnus Sorley',
     bookedMinutesAgo: 130 * DAY,
@@ -133,7 +159,8 @@ export const jobs: readonly DemoJob[] = [
   {
     customer: 'Council Depot',
     serial: '19882',
-    studs: '77.1 mm',
+    sheet: 'hub-dolly',
+    answers: ['77.1 mm'],
     complaint: 'Wobbles, cap leaks',
     by: 'Ailsa Brock',
     bookedMinutesAgo: 40 * DAY,
@@ -149,7 +176,8 @@ export const jobs: readonly DemoJob[] = [
   {
     customer: 'Flower Market Co-op',
     serial: '20233',
-    studs: '65.4 mm',
+    sheet: 'hub-dolly',
+    answers: ['65.4 mm'],
     complaint: 'Wheel runs hot',
     by: 'Ailsa Brock',
     bookedMinutesAgo: 3 * DAY,
@@ -160,15 +188,13 @@ export const jobs: readonly DemoJob[] = [
     tray: 'D1',
     figures: worn,
     until: atKind('judge'),
-    then: [
-      { type: 'hold', why: 'parts', note: 'Cups and outer cone, due tomorrow' },
-      { type: 'move', to: 'Shelf 2' },
-    ],
+    then: [{ type: 'park', why: 'parts', note: 'Cups and outer cone, due tomorrow', to: 'Shelf 2' }],
   },
   {
     customer: 'Tarn Slate Quarry',
     serial: '20105',
-    studs: '76.8 mm',
+    sheet: 'hub-dolly',
+    answers: ['76.8 mm'],
     complaint: 'Grease on the tyre',
     by: 'Magnus Sorley',
     bookedMinutesAgo: 2 * DAY,
@@ -179,15 +205,13 @@ export const jobs: readonly DemoJob[] = [
     tray: 'E1',
     figures: worn,
     until: (_, s) => s.steps['bottom look'] !== undefined,
-    then: [
-      { type: 'hold', why: 'yes', note: 'Goes past the agreed £90' },
-      { type: 'move', to: 'Shelf 1' },
-    ],
+    then: [{ type: 'park', why: 'yes', note: 'Goes past the agreed £90', to: 'Shelf 1' }],
   },
   {
     customer: 'Northend Cold Store',
     serial: '20377',
-    studs: '65.0 mm',
+    sheet: 'hub-dolly',
+    answers: ['65.0 mm'],
     complaint: 'Leaks at the cap',
     by: 'Una Reith',
     bookedMinutesAgo: DAY,
@@ -203,7 +227,8 @@ export const jobs: readonly DemoJob[] = [
   {
     customer: 'Skerrow Ice Rink',
     serial: '20390',
-    studs: '65.6 mm',
+    sheet: 'hub-dolly',
+    answers: ['65.6 mm'],
     complaint: 'Play at the rim',
     by: 'Ailsa Brock',
     bookedMinutesAgo: 300,
@@ -219,7 +244,9 @@ export const jobs: readonly DemoJob[] = [
   {
     customer: 'Skerrow Airfield',
     serial: '20417',
-    studs: '65.2 mm',
+    sheet: 'hub-dolly',
+    answers: ['65.2 mm'],
+    opened: { answer: 'yes', signs: ['Sealant where there should be none'], why: 'Growls again after four months' },
     complaint: 'Leaks and growls again',
     by: 'Una Reith',
     bookedMinutesAgo: 40,

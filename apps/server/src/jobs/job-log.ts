@@ -1,6 +1,6 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
 import { fold, type BenchState, type LoggedEvent } from '@jubb/core/bench';
-import type { Sheet } from '@jubb/core/sheet';
+import { currentSheet, type Sheet } from '@jubb/core/sheet';
 import { DataSource, MoreThan, type EntityManager } from 'typeorm';
 import { JobEventRow } from '../database/entities/job-event.entity.ts';
 import { Job } from '../database/entities/job.entity.ts';
@@ -69,7 +69,13 @@ export class JobLog {
     return rows.map(({ jobId: job, recordedAt: _, ...event }) => ({ ...event, job }) as unknown as LoggedEvent);
   }
 
+  /** The sheet of a job, in the form of today. */
   async sheetOf(id: string, revision: number): Promise<Sheet> {
+    return currentSheet(await this.pinnedSheet(id, revision));
+  }
+
+  /** The sheet of a job as it was compiled when the job pinned it: what its hash was made of. */
+  async pinnedSheet(id: string, revision: number): Promise<Sheet> {
     const key = `${id}/${revision}`;
     const kept = this.sheets.get(key);
     if (kept) return kept;

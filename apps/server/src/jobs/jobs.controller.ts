@@ -1,4 +1,19 @@
-import { Body, Controller, Get, HttpCode, Param, ParseIntPipe, ParseUUIDPipe, Post, Query } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Get,
+  Header,
+  HttpCode,
+  NotFoundException,
+  Param,
+  ParseIntPipe,
+  ParseUUIDPipe,
+  Post,
+  Query,
+  Req,
+  StreamableFile,
+} from '@nestjs/common';
+import type { Request } from 'express';
 import {
   BookInDto,
   CommandEnvelopeDto,
@@ -13,7 +28,11 @@ import { IsObject } from 'class-validator';
 import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
+import { pdf } from '../pdf/pdf.ts';
+import { BookingService } from './booking.service.ts';
 import { JobLog } from './job-log.ts';
+import { labelsOf, type Label, labelsPdf, labelsSvg } from './labels.ts';
+import { networkAddress } from './network-address.ts';
 import { JobsService } from './jobs.service.ts';
 
 export class VerifyDto {
@@ -25,6 +44,7 @@ export class VerifyDto {
 export class JobsController {
   constructor(
     private readonly jobs: JobsService,
+    private readonly booking: BookingService,
     private readonly log: JobLog,
     private readonly db: DataSource,
   ) {}
@@ -44,7 +64,7 @@ export class JobsController {
   @Post('jobs')
   @AllowedFor(...EVERY_ROLE)
   book(@Body() body: BookInDto, @Me() person: Person): Promise<{ id: string }> {
-    return this.jobs.book(body, { person, at: new Date(), device: 'desk' });
+    return this.booking.book(body, { person, at: new Date(), device: 'desk' });
   }
 
   @Get('jobs/:id')
@@ -73,6 +93,39 @@ export class JobsController {
     @Me() person: Person,
   ): Promise<CommandAnswer> {
     return this.jobs.command(id, body, { person, at: new Date(), device: body.device });
+  }
+
+  /** Labels for the unit and its trays, each with a code that opens the job at its rung on any device of the network. */
+  @Get('jobs/:id/labels.svg')
+  @AllowedFor(...EVERY_ROLE)
+  @Header('Content-Type', 'image/svg+xml; charset=utf-8')
+  @Header('Cache-Control', 'no-store')
+  async labels(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Req() request: Request,
+    @Query('tray') tray?: string,
+  ): Promise<string> {
+    return labelsSvg(await this.labelsFor(id, request, tray));
+  }
+
+  @Get('jobs/:id/labels.pdf')
+  @AllowedFor(...EVERY_ROLE)
+  @Header('Cache-Control', 'no-store')
+  async labelsAsPdf(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Req() request: Request,
+    @Query('tray') tray?: string,
+  ): Promise<StreamableFile> {
+    const bytes = await pdf(await labelsPdf(await this.labelsFor(id, request, tray)));
+    return new StreamableFile(bytes, { type: 'application/pdf', disposition: 'inline; filename="labels.pdf"' });
+  }
+
+  private async labelsFor(id: string, request: Request, tray: unknown): Promise<readonly Label[]> {
+    const { sheet, state } = await this.log.load(id);
+    const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0);
+    const labels = labelsOf(sheet, state, base, typeof tray === 'string' ? tray : undefined);
+    if (labels.length === 0) throw new NotFoundException('Nothing of this job lies in that tray');
+    return labels;
   }
 
   @Get('jobs/:id/record.json')

@@ -2,6 +2,7 @@ import { Module } from '@nestjs/common';
 import { SheetsModule } from '../sheets/sheets.module.ts';
 import { UnitsModule } from '../units/units.module.ts';
 import { JobLogModule } from './job-log.module.ts';
+import { BookingService } from './booking.service.ts';
 import { JobsController } from './jobs.controller.ts';
 import { JobsService } from './jobs.service.ts';
 import { SigningService } from './signing.service.ts';
@@ -9,7 +10,7 @@ import { SigningService } from './signing.service.ts';
 @Module({
   imports: [JobLogModule, SheetsModule, UnitsModule],
   controllers: [JobsController],
-  providers: [JobsService, SigningService],
-  exports: [JobsService],
+  providers: [JobsService, BookingService, SigningService],
+  exports: [JobsService, BookingService],
 })
 export class JobsModule {}

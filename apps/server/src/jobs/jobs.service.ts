@@ -1,7 +1,6 @@
-import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
+import { Injectable, NotFoundException } from '@nestjs/common';
 import {
   toCommand,
-  type BookInDto,
   type CommandAnswer,
   type CommandEnvelopeDto,
   type FloorView,
@@ -22,21 +21,19 @@ import {
 } from '@jubb/core/bench';
 import { buildRecord } from '@jubb/core/bench';
 import type { JobExport } from '@jubb/core/bench/verify';
-import { JubbError } from '@jubb/core/error';
-import { parseQuantity } from '@jubb/core/quantities';
-import { identify, type Sheet } from '@jubb/core/sheet';
+import type { Sheet } from '@jubb/core/sheet';
 import { DataSource, Not, type EntityManager } from 'typeorm';
-import { Customer } from '../database/entities/customer.entity.ts';
 import { Job } from '../database/entities/job.entity.ts';
 import type { Person } from '../database/entities/person.entity.ts';
-import { Unit } from '../database/entities/unit.entity.ts';
 import { Workshop } from '../database/entities/workshop.entity.ts';
 import { prepared } from '../database/prepared.ts';
 import { RefusedException } from '../problems/refused.exception.ts';
-import { SheetsService } from '../sheets/sheets.service.ts';
+import { DocumentsService } from '../sheets/documents.service.ts';
 import { UnitsService } from '../units/units.service.ts';
 import { bookPacks, drawersOf } from './drawers.ts';
 import { JobLog } from './job-log.ts';
+import { keepLessons } from './lessons.ts';
+import { takenPlace } from './places.ts';
 import { project } from './projection.ts';
 import { SigningService } from './signing.service.ts';
 
@@ -63,7 +60,7 @@ export class JobsService {
     private readonly db: DataSource,
     private readonly log: JobLog,
     private readonly signing: SigningService,
-    private readonly sheets: SheetsService,
+    private readonly documents: DocumentsService,
     private readonly units: UnitsService,
   ) {}
 
@@ -72,7 +69,12 @@ export class JobsService {
       this.db.getRepository(Workshop).findOneByOrFail({ id: 1 }),
       this.db.getRepository(Job).find({ where: { stage: Not('handed-over') }, order: { number: 'ASC' } }),
     ]);
-    return { places: workshop.places, jobs: jobs.map(lineOf), now: new Date().toISOString() };
+    return {
+      places: workshop.places,
+      shelves: workshop.shelves,
+      jobs: jobs.map(lineOf),
+      now: new Date().toISOString(),
+    };
   }
 
   async handedOver(): Promise<JobLine[]> {
@@ -90,52 +92,8 @@ export class JobsService {
       signatures: job.signatures,
       drawers: await drawersOf(this.db.manager, sheet),
       history: await this.units.visits(job.unitId, id),
+      documents: await this.documents.list(job.sheet),
     };
-  }
-
-  /** Books a unit in. The same command id books once and answers the same job. */
-  async book(dto: BookInDto, asker: Asker): Promise<{ id: string }> {
-    const revision = await this.sheets.newestOf(dto.sheet);
-    const sheet = revision.compiled;
-    const { variant, identified } = identifyAll(sheet, dto);
-    return this.db.transaction(async (m) => {
-      if (await m.getRepository(Job).findOneBy({ id: dto.commandId })) return { id: dto.commandId };
-      const customer = await this.customerOf(m, dto);
-      const unit = await this.unitOf(m, dto, sheet, customer);
-      const earlierVisits = await m.getRepository(Job).countBy({ unitId: unit.id });
-      const [{ nextval }] = (await m.query(`SELECT nextval('job_number')`)) as [{ nextval: string }];
-      // The job's id is the command's: asking again finds it.
-      const id = dto.commandId;
-      await m.getRepository(Job).insert({
-        id,
-        number: Number(nextval),
-        unitId: unit.id,
-        customerId: customer.id,
-        sheet: sheet.id,
-        revision: sheet.revision,
-        title: sheet.title,
-        complaint: dto.complaint,
-        head: firstHash(id),
-        promise: dto.promise ? new Date(dto.promise) : null,
-        updatedAt: asker.at,
-      });
-      const command: Command = {
-        type: 'book',
-        number: Number(nextval),
-        customer: { id: customer.id, name: customer.name },
-        unit: { id: unit.id, serial: unit.serial, model: unit.model },
-        sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title, hash: revision.hash },
-        complaint: dto.complaint,
-        promise: dto.promise ?? null,
-        spendLimitMinor: dto.spendLimitMinor ?? null,
-        variant,
-        identified,
-        earlierVisits,
-      };
-      await this.append(m, id, dto.commandId, command, 0, asker);
-      if (dto.place) await this.append(m, id, `${dto.commandId}-place`, { type: 'move', to: dto.place }, 0, asker);
-      return { id };
-    });
   }
 
   /**
@@ -197,6 +155,8 @@ export class JobsService {
     if (row.known) return { events: await this.log.events(m, jobId, seen) };
     const sheet = await this.log.sheetOf(row.sheet, row.revision);
     const state = row.seq === 0 ? emptyBench(jobId) : await this.log.stateAt(m, { ...row, id: jobId });
+    const taken = await takenPlace(m, jobId, command);
+    if (taken) throw new RefusedException({ refusal: taken, missed: await this.log.events(m, jobId, seen) });
     const outcome = decide(state, sheet, envelopeOf(jobId, commandId, command, asker), {
       drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet) : {},
     });
@@ -207,6 +167,7 @@ export class JobsService {
     const newest = events.at(-1)!;
     if (events.some((e) => e.type === 'pack-fitted' || e.type === 'taken-back'))
       await bookPacks(m, sheet, state, outcome.state);
+    await keepLessons(m, events, row);
     if (
       newest.type === 'signed-off' ||
       newest.type === 'handed-over' ||
@@ -242,7 +203,7 @@ export class JobsService {
       'append',
       `WITH changed AS (
          UPDATE job SET seq = $4, head = $5, stage = $6, progress = $7, next_move = $8, minutes_left = $9,
-           aids_in = $10, parts_off = $11, hold = $12, place = $13, updated_at = $14
+           aids_in = $10, parts_off = $11, hold = $12, place = $13, updated_at = $14, notices = $16
          WHERE id = $1 AND head = $3 RETURNING id
        ), added AS (
          INSERT INTO job_event (job_id, seq, id, type, v, payload, who, at, device, command, hash)
@@ -267,6 +228,7 @@ export class JobsService {
         columns['place'],
         newest.at,
         JSON.stringify({ job: before.job, seq: newest.seq }),
+        JSON.stringify(columns['notices']),
       ],
     );
     if (rows[0]?.written !== 1) return undefined;
@@ -278,10 +240,10 @@ export class JobsService {
     const { job, sheet, state } = await this.log.load(id);
     const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
     return {
-      jubb: 'job-record/1',
+      jubb: 'job-record/2',
       job: id,
       workshop: workshop.name,
-      sheet,
+      sheet: await this.log.pinnedSheet(job.sheet, job.revision),
       events: await this.log.events(this.db.manager, id, 0),
       signatures: job.signatures,
       record: JSON.parse(JSON.stringify(buildRecord(sheet, state))) as JobExport['record'],
@@ -291,49 +253,12 @@ export class JobsService {
   get publicKey(): string {
     return this.signing.publicKey;
   }
-
-  private async customerOf(m: EntityManager, dto: BookInDto): Promise<Customer> {
-    const customers = m.getRepository(Customer);
-    if (dto.customerId) {
-      const found = await customers.findOneBy({ id: dto.customerId });
-      if (!found)
-        throw new BadRequestException({
-          message: 'customerId: there is no such customer',
-          errors: { customerId: ['There is no such customer'] },
-        });
-      return found;
-    }
-    const name = dto.customerName!.trim();
-    const known = await customers.createQueryBuilder('c').where('lower(c.name) = lower(:name)', { name }).getOne();
-    return known ?? customers.save(customers.create({ name }));
-  }
-
-  private async unitOf(m: EntityManager, dto: BookInDto, sheet: Sheet, customer: Customer): Promise<Unit> {
-    const units = m.getRepository(Unit);
-    if (dto.unitId) {
-      const found = await units.findOneBy({ id: dto.unitId });
-      if (!found)
-        throw new BadRequestException({
-          message: 'unitId: there is no such unit',
-          errors: { unitId: ['There is no such unit'] },
-        });
-      return found;
-    }
-    const serial = dto.serial!.trim();
-    const known = await units
-      .createQueryBuilder('u')
-      .where('u.sheet = :sheet AND lower(u.serial) = lower(:serial)', { sheet: sheet.id, serial })
-      .getOne();
-    if (known) return known;
-    const made = await units.save(
-      units.create({ serial, model: sheet.models[0] ?? sheet.title, sheet: sheet.id, customerId: customer.id }),
-    );
-    return units.findOneByOrFail({ id: made.id });
-  }
 }
 
-/** Commands that also touch a drawer or a signature, and so are decided under the job's lock. */
-const needsLock: ReadonlySet<Command['type']> = new Set(['book', 'fit-pack', 'take-back', 'sign-off', 'hand-over']);
+/** Commands that also touch a drawer, a place, a lesson or a signature, and so are decided under the job's lock. */
+const needsLock: ReadonlySet<Command['type']> = new Set([
+  'book', 'fit-pack', 'take-back', 'sign-off', 'hand-over', 'move', 'park', 'resume', 'surprise', 'add-photo',
+]); // prettier-ignore
 
 const envelopeOf = (job: string, id: string, command: Command, asker: Asker): CommandEnvelope => ({
   id,
@@ -345,42 +270,6 @@ const envelopeOf = (job: string, id: string, command: Command, asker: Asker): Co
 });
 
 const pick = (p: Asker['person']): Asker['person'] => ({ id: p.id, name: p.name, initials: p.initials });
-
-/** The variant from the answers: the first question that decides it; a measured value near none is asked again. */
-function identifyAll(
-  sheet: Sheet,
-  dto: BookInDto,
-): { variant: string | null; identified: { ask: string; answer: string }[] } {
-  let variant: string | null = null;
-  const identified: { ask: string; answer: string }[] = [];
-  for (const { question, answer } of dto.answers) {
-    const asked = sheet.identify[question];
-    const field = `answers.${question}.answer`;
-    const bad = (why: string): BadRequestException =>
-      new BadRequestException({ message: `${field}: ${why}`, errors: { [field]: [why] } });
-    if (!asked) throw bad('the sheet asks no such question');
-    let result;
-    try {
-      result = identify(asked, asked.dimension ? parseQuantity(answer, asked.dimension) : answer);
-    } catch (e) {
-      if (e instanceof JubbError) throw bad(e.message);
-      throw e;
-    }
-    if (!('variant' in result))
-      throw bad(
-        `${answer} is ${result.undecided.length > 1 ? 'in the bands of two variants' : 'near no variant'}: measure again`,
-      );
-    variant ??= result.variant;
-    identified.push({ ask: asked.ask, answer });
-  }
-  if (variant === null && sheet.identify.length > 0) {
-    throw new BadRequestException({
-      message: 'answers: which variant is it?',
-      errors: { 'answers.0.answer': [sheet.identify[0]!.ask] },
-    });
-  }
-  return { variant, identified };
-}
 
 function lineOf(j: Job): JobLine {
   return {
@@ -401,5 +290,6 @@ function lineOf(j: Job): JobLine {
     promise: j.promise?.toISOString() ?? null,
     place: j.place,
     updatedAt: j.updatedAt.toISOString(),
+    notices: j.notices,
   };
 }

@@ -1,8 +1,23 @@
-import { aidsIn, minutesLeft, nextMove, opTitle, progress, stageOf, type BenchState } from '@jubb/core/bench';
+import type { Notices } from '@jubb/contract';
+import {
+  aidsIn,
+  betweenNow,
+  jobSheet,
+  leadsOff,
+  minutesLeft,
+  nextMove,
+  opTitle,
+  progress,
+  stageOf,
+  standingNow,
+  timersRunning,
+  type BenchState,
+} from '@jubb/core/bench';
 import type { Sheet } from '@jubb/core/sheet';
 
 /** The columns that the lists need, from a state. */
-export function project(sheet: Sheet, state: BenchState): Record<string, unknown> {
+export function project(pinned: Sheet, state: BenchState): Record<string, unknown> {
+  const sheet = jobSheet(pinned, state);
   const move = nextMove(sheet, state);
   const hold = state.holds.findLast((h) => !h.cleared);
   const words =
@@ -24,5 +39,17 @@ export function project(sheet: Sheet, state: BenchState): Record<string, unknown
     parts_off: Object.keys(state.off).length,
     hold: hold ? { why: hold.why, note: hold.note, since: hold.at } : null,
     place: state.place ?? null,
+    notices: notices(sheet, state),
+  };
+}
+
+function notices(sheet: Sheet, state: BenchState): Notices {
+  return {
+    parked: state.parked !== undefined,
+    leadsOff: leadsOff(sheet, state).length,
+    between: betweenNow(sheet, state).length,
+    uncounted: Object.keys(state.uncounted).length,
+    standing: standingNow(sheet, state).map((s) => s.say),
+    timers: timersRunning(state).map(({ id, title, kind, minutes, due }) => ({ id, title, kind, minutes, due })),
   };
 }

@@ -1,21 +1,53 @@
-import { Body, Controller, Get, HttpCode, Param, Post } from '@nestjs/common';
-import type { SheetLine } from '@jubb/contract';
-import type { Sheet, SheetProblem } from '@jubb/core/sheet';
+import {
+  BadRequestException,
+  Body,
+  Controller,
+  Get,
+  Header,
+  HttpCode,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  StreamableFile,
+  UploadedFile,
+  UseInterceptors,
+} from '@nestjs/common';
+import { FileInterceptor } from '@nestjs/platform-express';
+import type { DocumentView, LessonView, SheetLine } from '@jubb/contract';
+import { currentSheet, type Sheet, type SheetProblem } from '@jubb/core/sheet';
 import { IsString, MaxLength } from 'class-validator';
-import { AllowedFor, EVERY_ROLE } from '../auth/access.ts';
+import { DataSource } from 'typeorm';
+import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
+import type { Lesson } from '../database/entities/lesson.entity.ts';
+import type { Person } from '../database/entities/person.entity.ts';
+import { refuseFolder } from '../photos/picture.ts';
+import { DocumentsService } from './documents.service.ts';
 import { SheetsService } from './sheets.service.ts';
 
+/** A whole manual is larger than a picture. */
+const MOST_DOCUMENT_BYTES = 24 * 1024 * 1024;
+
+export class DocumentDto {
+  /** As the sheet's figures name it: "Brindlow BD-6 sheet". */
+  @IsString()
+  @MaxLength(120)
+  name: string;
+}
 export class LintDto {
   @IsString()
   @MaxLength(400_000)
   source: string;
 }
 
-@Controller('api/sheets')
+@Controller('api')
 export class SheetsController {
-  constructor(private readonly sheets: SheetsService) {}
+  constructor(
+    private readonly sheets: SheetsService,
+    private readonly documents: DocumentsService,
+    private readonly db: DataSource,
+  ) {}
 
-  @Get()
+  @Get('sheets')
   @AllowedFor(...EVERY_ROLE)
   async list(): Promise<SheetLine[]> {
     const all = await this.sheets.newest();
@@ -29,14 +61,72 @@ export class SheetsController {
     }));
   }
 
-  @Get(':id')
+  @Get('sheets/:id')
   @AllowedFor(...EVERY_ROLE)
   async get(@Param('id') id: string): Promise<Sheet> {
-    return (await this.sheets.newestOf(id)).compiled;
+    return currentSheet((await this.sheets.newestOf(id)).compiled);
+  }
+
+  @Get('sheets/:id/documents')
+  @AllowedFor(...EVERY_ROLE)
+  documentsOf(@Param('id') id: string): Promise<DocumentView[]> {
+    return this.documents.list(id);
+  }
+
+  /** Attaches the maker's document, or a picture of its page, under the name that the figures use. */
+  @Post('sheets/:id/documents')
+  @AllowedFor('owner', 'mechanic')
+  @UseInterceptors(
+    FileInterceptor('document', { limits: { fileSize: MOST_DOCUMENT_BYTES, files: 1 }, preservePath: true }),
+  )
+  async attach(
+    @Param('id') id: string,
+    @Body() body: DocumentDto,
+    @Me() person: Person,
+    @UploadedFile() file?: Express.Multer.File,
+  ): Promise<DocumentView> {
+    await this.sheets.newestOf(id);
+    if (!file)
+      throw new BadRequestException({
+        message: 'document: no file came',
+        errors: { document: ['A PDF or a picture is due'] },
+      });
+    refuseFolder(file.originalname, 'document');
+    return this.documents.attach(id, body.name, file.buffer, person.name);
+  }
+
+  @Get('documents/:id')
+  @AllowedFor(...EVERY_ROLE)
+  @Header('Cache-Control', 'private, max-age=60')
+  async open(@Param('id', ParseUUIDPipe) id: string): Promise<StreamableFile> {
+    const { bytes, mime, name } = await this.documents.open(id);
+    return new StreamableFile(bytes, {
+      type: mime,
+      disposition: `inline; filename*=UTF-8''${encodeURIComponent(name)}`,
+    });
+  }
+
+  /** What the benches learned against a sheet, newest first. */
+  @Get('sheets/:id/lessons')
+  @AllowedFor(...EVERY_ROLE)
+  async lessons(@Param('id') id: string): Promise<LessonView[]> {
+    const found = (await this.db.query(
+      `SELECT l.*, j.number FROM lesson l JOIN job j ON j.id = l.job_id WHERE l.sheet = $1 ORDER BY l.at DESC LIMIT 100`,
+      [id],
+    )) as (Lesson & { job_id: string; by_name: string; number: number })[];
+    return found.map((l) => ({
+      job: l.job_id,
+      number: l.number,
+      rung: l.rung,
+      kind: l.kind,
+      words: l.words,
+      by: l.by_name,
+      at: new Date(l.at).toISOString(),
+    }));
   }
 
   /** Reads a sheet and says what is wrong with it, line by line. Keeps nothing. */
-  @Post('lint')
+  @Post('sheets/lint')
   @HttpCode(200)
   @AllowedFor('owner', 'mechanic')
   lint(@Body() body: LintDto): { usable: boolean; problems: readonly SheetProblem[] } {

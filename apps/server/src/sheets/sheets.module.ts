@@ -1,6 +1,11 @@
 import { Module } from '@nestjs/common';
+import { DocumentsService } from './documents.service.ts';
 import { SheetsController } from './sheets.controller.ts';
 import { SheetsService } from './sheets.service.ts';
 
-@Module({ controllers: [SheetsController], providers: [SheetsService], exports: [SheetsService] })
+@Module({
+  controllers: [SheetsController],
+  providers: [SheetsService, DocumentsService],
+  exports: [SheetsService, DocumentsService],
+})
 export class SheetsModule {}

@@ -35,7 +35,8 @@ export class SheetsService {
     const hash = sha256Hex(canonicalJson(compiled));
     const known = await repository.findOneBy({ sheet: sheet.id, revision: sheet.revision });
     if (known) {
-      if (known.hash !== hash) {
+      // The same text compiled by an older program has another hash: what was pinned stays as it was.
+      if (known.hash !== hash && known.source !== source) {
         throw new SheetError(file, [
           {
             severity: 'error',

@@ -63,6 +63,7 @@ export class UnitsService {
       id: unit.id,
       serial: unit.serial,
       model: unit.model,
+      sheet: unit.sheet,
       customer: { id: unit.customer.id, name: unit.customer.name },
       visits: await this.visits(unit.id),
     };

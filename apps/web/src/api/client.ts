@@ -11,6 +11,11 @@ export class ApiError extends Error {
   }
 }
 
+/** Sends a form with a file in it. Throws as {@link api} does. */
+export async function sendForm<T>(path: string, form: FormData): Promise<T> {
+  return answered(await fetch(`/api/${path}`, { method: 'POST', body: form }));
+}
+
 /** Asks the API. Throws ApiError for a refusal; whatever fetch throws when there is no network. */
 export async function api<T>(path: string, body?: unknown, method = body === undefined ? 'GET' : 'POST'): Promise<T> {
   const response = await fetch(`/api/${path}`, {
@@ -18,6 +23,10 @@ export async function api<T>(path: string, body?: unknown, method = body === und
     headers: body === undefined ? {} : { 'content-type': 'application/json' },
     ...(body === undefined ? {} : { body: JSON.stringify(body) }),
   });
+  return answered(response);
+}
+
+async function answered<T>(response: Response): Promise<T> {
   if (!response.ok) {
     const isProblem = response.headers.get('content-type')?.includes('json') ?? false;
     const problem = isProblem

@@ -1,9 +1,12 @@
 import type {
   CustomerView,
+  DocumentView,
   FloorView,
+  FoundView,
   InstrumentView,
   JobLine,
   JobView,
+  LessonView,
   MeView,
   PersonView,
   SheetLine,
@@ -35,6 +38,18 @@ export const queries = {
       refetchInterval: 30_000,
     }),
   sheets: () => queryOptions({ queryKey: ['sheets'], queryFn: () => api<SheetLine[]>('sheets') }),
+  documents: (id: string) =>
+    queryOptions({ queryKey: ['documents', id], queryFn: () => api<DocumentView[]>(`sheets/${id}/documents`) }),
+  lessons: (id: string) =>
+    queryOptions({ queryKey: ['lessons', id], queryFn: () => api<LessonView[]>(`sheets/${id}/lessons`) }),
+  unit: (id: string) => queryOptions({ queryKey: ['unit', id], queryFn: () => api<UnitView>(`units/${id}`) }),
+  search: (q: string) =>
+    queryOptions({
+      queryKey: ['search', q],
+      queryFn: () => api<FoundView[]>(`search?q=${encodeURIComponent(q)}`),
+      enabled: q.trim() !== '',
+      gcTime: 60_000,
+    }),
   sheet: (id: string) =>
     queryOptions({ queryKey: ['sheet', id], queryFn: () => api<Sheet>(`sheets/${id}`), enabled: id !== '' }),
   customers: (q: string) =>

@@ -1,9 +1,10 @@
-import { aidsIn, standingNow } from '@jubb/core/bench';
+import { aidsIn, betweenNow, leadsOff, standingNow, timersRunning } from '@jubb/core/bench';
 import type { WorkingLine } from '@jubb/core/reckoners';
+import { clockLeft, useNow } from '../frame/use-now.ts';
 import type { Bench } from './use-bench.ts';
 import { WORKING_SLOT, WorkingBlock } from './working-block.tsx';
 
-/** What is true now: standing cautions, aids, marks, what is off, and the working of the last figure. */
+/** What is true now: standing cautions, aids, what to restore, what is in between, waits, marks, trays, pictures. */
 export function TruthColumn({
   bench,
   open,
@@ -16,11 +17,13 @@ export function TruthColumn({
   const { sheet, state } = bench;
   const standing = standingNow(sheet, state);
   const aids = aidsIn(sheet, state);
+  const leads = leadsOff(sheet, state);
+  const between = betweenNow(sheet, state);
   const marks = Object.entries(state.marks);
   const off = Object.entries(state.off);
   const working = lastWorking(bench);
   return (
-    <aside className="right" aria-label="What is true now">
+    <aside className="right" aria-label="What is true now" tabIndex={0}>
       <div className={`blk ${standing.length ? 'stand' : ''}`}>
         <h3>
           {standing.length ? 'Do not' : 'Standing cautions'}
@@ -43,6 +46,33 @@ export function TruthColumn({
           </div>
         ))}
       </div>
+      <Waits bench={bench} />
+      {leads.length > 0 && (
+        <div className="blk aid">
+          <h3>
+            To restore<span>{leads.length}</span>
+          </h3>
+          {leads.map((l) => (
+            <div key={l.id} className="row1">
+              {l.title}
+              <i>{l.where}</i>
+            </div>
+          ))}
+        </div>
+      )}
+      {between.length > 0 && (
+        <div className="blk">
+          <h3>
+            In between<span>{between.length}</span>
+          </h3>
+          {between.map((b) => (
+            <div key={b.key} className="row1">
+              {b.title}
+              <i>{b.state}</i>
+            </div>
+          ))}
+        </div>
+      )}
       {marks.length > 0 && (
         <div className="blk">
           <h3>
@@ -59,6 +89,7 @@ export function TruthColumn({
           ))}
         </div>
       )}
+      {open && <div id={WORKING_SLOT}>{!ownWorking && <WorkingBlock lines={working} />}</div>}
       {off.length > 0 && (
         <div className="blk">
           <h3>
@@ -67,14 +98,56 @@ export function TruthColumn({
           {off.map(([id, o]) => (
             <div key={id} className="row1">
               {sheet.parts[id]?.title}
-              {o.count > 1 ? ` × ${o.count}` : ''}
+              {state.uncounted[id] ? ', not counted' : o.count > 1 ? ` × ${o.count}` : ''}
               <i>tray {o.tray}</i>
             </div>
           ))}
         </div>
       )}
-      {open && <div id={WORKING_SLOT}>{!ownWorking && <WorkingBlock lines={working} />}</div>}
+      {state.photos.length > 0 && (
+        <div className="blk">
+          <h3>
+            Pictures<span>{state.photos.length}</span>
+          </h3>
+          <div className="photos">
+            {state.photos.map((p) => (
+              <a key={p.photo} href={`/api/photos/${p.photo}`} target="_blank" rel="noreferrer">
+                <img src={`/api/photos/${p.photo}`} alt={p.caption || 'Picture of the unit'} loading="lazy" />
+              </a>
+            ))}
+          </div>
+        </div>
+      )}
     </aside>
+  );
+}
+
+/** Waits that run; one that has run is ended with a press. */
+function Waits({ bench }: { readonly bench: Bench }): React.JSX.Element | null {
+  const timers = timersRunning(bench.state);
+  const now = useNow();
+  if (timers.length === 0) return null;
+  return (
+    <div className="blk">
+      <h3>
+        Running<span>{timers.length}</span>
+      </h3>
+      {timers.map((t) => {
+        const left = clockLeft(t.due, now);
+        return (
+          <div key={t.id} className="row1 align-items-center">
+            {t.title}
+            {left === 'done' && t.op === null ? (
+              <button type="button" className="btn-line" onClick={() => bench.give({ type: 'end-timer', timer: t.id })}>
+                Done
+              </button>
+            ) : (
+              <b className="num">{left}</b>
+            )}
+          </div>
+        );
+      })}
+    </div>
   );
 }
 

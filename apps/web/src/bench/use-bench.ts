@@ -1,7 +1,8 @@
-import type { MeView } from '@jubb/contract';
+import type { DocumentView, MeView } from '@jubb/contract';
 import {
   decide,
   fold,
+  jobSheet,
   type BenchState,
   type Command,
   type CommandEnvelope,
@@ -15,6 +16,8 @@ import { queries } from '../api/queries.ts';
 import { outbox, useWaiting } from '../outbox/use-outbox.ts';
 
 export interface Bench {
+  readonly job: string;
+  /** The sheet as this job has it: the pinned revision with what the bench put in. */
   readonly sheet: Sheet;
   /** What the log says, with what waits to be sent folded in already. */
   readonly state: BenchState;
@@ -23,6 +26,7 @@ export interface Bench {
   /** Gives a command: decided here at once, shown, and put on its way. False when it is refused. */
   readonly give: (command: Command) => boolean;
   readonly clearRefusal: () => void;
+  readonly documents: readonly DocumentView[];
   /** The newest command that could be taken back. */
   readonly last: { readonly command: string; readonly at: string } | undefined;
 }
@@ -51,7 +55,9 @@ export function useBench(
   const context = { drawers: view.drawers };
   const newest = folded.history?.event;
   const bench: Bench = {
-    sheet: view.sheet,
+    job: id,
+    sheet: jobSheet(view.sheet, folded),
+    documents: view.documents,
     state: folded,
     context,
     refusal,
@@ -79,6 +85,11 @@ export function useBench(
     },
   };
   return { bench, error: null, visits: view.history };
+}
+
+/** Takes the newest command back. */
+export function takeBack(bench: Bench | undefined): void {
+  if (bench?.last) bench.give({ type: 'take-back', command: bench.last.command, reason: 'pressed by mistake' });
 }
 
 function envelopeOf(

@@ -1,6 +1,5 @@
-import { BookInDto, type CustomerView, type UnitView } from '@jubb/contract';
+import { BookInDto, type CustomerView, type MeView, type UnitView } from '@jubb/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { format } from 'date-fns';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
@@ -8,22 +7,27 @@ import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useNavigate } from 'react-router';
 import { api, ApiError } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
+import { OpenedBefore, type Opened } from './opened-before.tsx';
+import { WhichOne } from './which-one.tsx';
 
 type Fields = InstanceType<typeof BookInDto>;
 
-/** Books a unit in: customer and unit are found while typing. */
-export default function BookInScreen(): React.JSX.Element {
+/** Books a unit in: customer and unit are found while typing; the sheet asks which one it is. */
+export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX.Element {
   const navigate = useNavigate();
   const client = useQueryClient();
   const sheets = useQuery(queries.sheets());
   const floor = useQuery(queries.floor());
   const [customer, setCustomer] = useState<CustomerView>();
   const [unit, setUnit] = useState<UnitView>();
-  const [failed, setFailed] = useState<string>();
+  const [answers, setAnswers] = useState<Readonly<Record<number, string>>>({});
+  const [answerErrors, setAnswerErrors] = useState<Readonly<Record<number, string>>>({});
+  const [opened, setOpened] = useState<Opened>({ signs: [], why: '' });
+  const [failed, setFailed] = useState<{ readonly field: string; readonly words: string }>();
   const [commandId] = useState(() => crypto.randomUUID());
-  const { register, handleSubmit, watch, setValue, setError, formState } = useForm<Fields>({
+  const { register, handleSubmit, watch, setValue, formState } = useForm<Fields>({
     resolver: classValidatorResolver(BookInDto),
-    defaultValues: { commandId, sheet: 'hub-dolly', answers: [], complaint: '', customerName: '', serial: '' },
+    defaultValues: { commandId, sheet: '', answers: [], complaint: '', customerName: '', serial: '' },
   });
   const typedName = watch('customerName') ?? '';
   const typedSerial = watch('serial') ?? '';
@@ -40,30 +44,49 @@ export default function BookInScreen(): React.JSX.Element {
       </p>
     ) : null;
   const freePlaces = (floor.data?.places ?? []).filter((p) => !floor.data?.jobs.some((j) => j.place === p));
+  const kinds = [...new Set((sheets.data ?? []).map((s) => s.kind))].sort();
 
-  const submit = handleSubmit(async (form) => {
+  const send = async (form: Fields, leaveOpen: boolean): Promise<void> => {
     setFailed(undefined);
+    setAnswerErrors({});
+    const body = {
+      ...form,
+      answers: Object.entries(answers)
+        .filter(([, answer]) => answer.trim() !== '')
+        .map(([question, answer]) => ({ question: Number(question), answer })),
+      ...(leaveOpen ? { leaveOpen } : {}),
+      ...(opened.answer
+        ? { opened: { answer: opened.answer, signs: opened.signs, ...(opened.why.trim() ? { why: opened.why } : {}) } }
+        : unit && unit.visits.length > 0
+          ? { opened: { answer: 'yes', signs: opened.signs, ...(opened.why.trim() ? { why: opened.why } : {}) } }
+          : {}),
+    };
     try {
-      const { id } = await api<{ id: string }>('jobs', form);
+      const { id } = await api<{ id: string }>('jobs', body);
       await client.invalidateQueries({ queryKey: ['floor'] });
       void navigate(`/job/${id}`);
     } catch (e) {
       if (e instanceof ApiError && e.problem.errors) {
         const [field, words] = Object.entries(e.problem.errors)[0]!;
-        if (field.startsWith('answers')) setError('answers.0.answer', { message: words[0] ?? '' });
-        setFailed(words[0]);
+        const question = /^answers\.(\d+)/.exec(field)?.[1];
+        if (question !== undefined) setAnswerErrors({ [Number(question)]: words[0] ?? '' });
+        setFailed({ field, words: words[0] ?? e.message });
       } else
-        setFailed(
-          e instanceof Error
-            ? `${e.message}. Nothing was booked; what you typed is still here.`
-            : 'Nothing was booked.',
-        );
+        setFailed({
+          field: '',
+          words:
+            e instanceof Error
+              ? `${e.message}. Nothing was booked; what you typed is still here.`
+              : 'Nothing was booked.',
+        });
     }
-  });
+  };
+  const submit = handleSubmit((form) => send(form, false));
   const pickUnit = (u: UnitView): void => {
     setUnit(u);
     setValue('unitId', u.id);
     setValue('serial', undefined);
+    setValue('sheet', u.sheet);
     setCustomer(u.customer);
     setValue('customerId', u.customer.id);
     setValue('customerName', undefined);
@@ -76,22 +99,11 @@ export default function BookInScreen(): React.JSX.Element {
           <div>
             <Form.Label htmlFor="serial">Serial on the unit</Form.Label>
             {unit ? (
-              <div className="past">
-                <b>{unit.serial}</b>, {unit.model}, {unit.customer.name}
-                {unit.visits.length > 0 && (
-                  <div className="fw-bold mt-1">
-                    Here before: {unit.visits.length === 1 ? 'once' : `${unit.visits.length} times`}. Why is it back?
-                  </div>
-                )}
-                {unit.visits.slice(0, 2).map((v) => (
-                  <div key={v.jobId}>
-                    Job {v.number}, {format(new Date(v.booked), 'd MMM yyyy')}: {v.complaint}
-                    <small className="d-block">{v.outcome.join(' · ')}</small>
-                  </div>
-                ))}
+              <div className="d-flex gap-2 align-items-center">
+                <b style={{ fontSize: 20 }}>{unit.serial}</b> {unit.model}
                 <button
                   type="button"
-                  className="btn-line mt-2"
+                  className="btn-line"
                   onClick={() => {
                     setUnit(undefined);
                     setValue('unitId', undefined);
@@ -174,37 +186,52 @@ export default function BookInScreen(): React.JSX.Element {
           </div>
           <div>
             <Form.Label htmlFor="sheet">Build sheet</Form.Label>
-            <Form.Select id="sheet" {...register('sheet')}>
-              {sheets.data?.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.title}
-                </option>
+            <Form.Select
+              id="sheet"
+              {...register('sheet', { onChange: () => setAnswers({}) })}
+              isInvalid={!!errors.sheet}
+            >
+              <option value="">Choose</option>
+              {kinds.map((kind) => (
+                <optgroup key={kind} label={kind}>
+                  {sheets.data
+                    ?.filter((s) => s.kind === kind)
+                    .map((s) => (
+                      <option key={s.id} value={s.id}>
+                        {s.title}
+                      </option>
+                    ))}
+                </optgroup>
               ))}
             </Form.Select>
             {error('sheet')}
           </div>
-          {sheet.data?.identify.map((q, i) => (
-            <div key={q.ask}>
-              <Form.Label htmlFor={`ask-${i}`}>Which one is it? {q.ask}</Form.Label>
-              <Form.Control
-                id={`ask-${i}`}
-                autoComplete="off"
-                placeholder={q.dimension ? 'such as 65.2 mm' : ''}
-                {...register(`answers.${i}.answer`, { onChange: () => setValue(`answers.${i}.question`, i) })}
-                isInvalid={!!errors.answers?.[i]}
+          <OpenedBefore
+            sheet={sheet.data}
+            unit={unit}
+            opened={opened}
+            change={setOpened}
+            error={failed?.field === 'opened.why' ? failed.words : undefined}
+          />
+          <div className="d-flex flex-column gap-3">
+            {sheet.data && (
+              <WhichOne
+                sheet={sheet.data}
+                answers={answers}
+                errors={answerErrors}
+                answer={(i, text) => {
+                  setAnswers({ ...answers, [i]: text });
+                  setAnswerErrors({});
+                }}
               />
-              <small>
-                {q.gauge ? `Read with the ${q.gauge}. ` : ''}
-                {q.choices.map((c) => sheet.data.variants.find((v) => v.id === c.variant)?.title).join(' or ')}
-              </small>
-              {errors.answers?.[i]?.answer?.message && (
-                <p className="field-error" role="alert">
-                  {errors.answers[i].answer.message}
-                </p>
-              )}
-            </div>
-          ))}
-          <div className="d-flex gap-3">
+            )}
+            {failed?.field.startsWith('answers') && (
+              <button type="button" className="btn-line" onClick={() => void handleSubmit((f) => send(f, true))()}>
+                Leave it open: the bench asks again
+              </button>
+            )}
+          </div>
+          <div className="d-flex gap-3 wide">
             <div className="flex-fill">
               <Form.Label htmlFor="promise">Wanted by</Form.Label>
               <Form.Control
@@ -215,7 +242,7 @@ export default function BookInScreen(): React.JSX.Element {
               {error('promise')}
             </div>
             <div className="flex-fill">
-              <Form.Label htmlFor="limit">May be spent, £</Form.Label>
+              <Form.Label htmlFor="limit">May be spent, {me.workshop.currency}</Form.Label>
               <Form.Control
                 id="limit"
                 type="number"
@@ -238,9 +265,9 @@ export default function BookInScreen(): React.JSX.Element {
             </div>
           </div>
         </div>
-        {failed && (
+        {failed && failed.field !== 'opened.why' && !failed.field.startsWith('answers') && (
           <p className="field-error mt-3" role="alert">
-            {failed}
+            {failed.words}
           </p>
         )}
         <button type="submit" className="btn-go mt-3" style={{ maxWidth: 1100 }} disabled={formState.isSubmitting}>

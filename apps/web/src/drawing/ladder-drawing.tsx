@@ -1,12 +1,19 @@
 import type { BenchState } from '@jubb/core/bench';
 import { ladderOf, nextMove, stepDone } from '@jubb/core/bench';
 import type { LadderStep, Sheet } from '@jubb/core/sheet';
+import { useState } from 'react';
+import { useKeys } from '../frame/keys.ts';
+import { ladderRows } from './ladder-rows.ts';
 
 const X0 = 26;
 const X1 = 270;
 const Y0 = 40;
+/** Height there is for the rows at 800 px, and the least that a row may have. */
+const ROOM = 470;
+const LEAST = 30;
+const MOST = 41;
 
-type Glyph = 'hex' | 'new' | 'set' | 'seal' | 'mark' | 'aid';
+type Glyph = 'hex' | 'new' | 'set' | 'seal' | 'mark' | 'aid' | 'lead';
 /** What a rung holds, as small shapes. */
 export function glyphsOf(sheet: Sheet, steps: readonly LadderStep[]): readonly Glyph[] {
   const out = new Set<Glyph>();
@@ -15,54 +22,83 @@ export function glyphsOf(sheet: Sheet, steps: readonly LadderStep[]): readonly G
     if (op.kind === 'set') out.add('set');
     if (op.kind === 'mark') out.add('mark');
     if (op.kind === 'fit-aid') out.add('aid');
+    if (op.kind === 'disconnect') out.add('lead');
     if ((op.kind === 'place' || op.kind === 'press') && op.part && sheet.parts[op.part]?.renew === 'always')
       out.add(sheet.parts[op.part]?.lip ? 'seal' : 'new');
   }
   return [...out];
 }
 
-/** The whole ladder as one line: down, along, up, with the place marked. */
+/** The whole ladder as one line: down, along, up, with the place marked. A long one folds what is not at hand. */
 export function LadderDrawing({
   sheet,
   state,
+  peeked,
+  peek,
 }: {
   readonly sheet: Sheet;
   readonly state: BenchState;
+  /** The step that is looked at beside the move. */
+  readonly peeked?: string | undefined;
+  readonly peek?: (step: string | undefined) => void;
 }): React.JSX.Element {
   const ladder = ladderOf(sheet, state);
-  const rungs = [...new Set([...ladder.strip.map((s) => s.rung), ...[...ladder.build].reverse().map((s) => s.rung)])];
-  const dy = Math.min(41, 470 / Math.max(1, rungs.length));
-  const yOf = (rung: string): number => Y0 + dy * rungs.indexOf(rung);
-  const yb = Y0 + dy * rungs.length + 2;
   const move = nextMove(sheet, state);
   const now = move.kind === 'op' ? move.step : undefined;
+  const [opened, setOpened] = useState<ReadonlySet<string>>(new Set());
+  const peekedRung = ladder.all.find((s) => s.id === peeked)?.rung;
+  const rows = ladderRows(
+    ladder,
+    new Set([...opened, ...(now ? [now.rung] : []), ...(peekedRung ? [peekedRung] : [])]),
+  );
+  const step = (by: number): void => {
+    const at = ladder.all.findIndex((s) => s.id === (peeked ?? now?.id));
+    const to = ladder.all[Math.min(ladder.all.length - 1, Math.max(0, at + by))];
+    peek?.(to?.id === now?.id ? undefined : to?.id);
+  };
+  useKeys({ ArrowDown: () => step(1), ArrowUp: () => step(-1) });
+
+  const dy = Math.max(LEAST, Math.min(MOST, ROOM / Math.max(1, rows.length)));
+  const rowOf = (rung: string): number => rows.findIndex((r) => r.rungs.includes(rung));
+  const yOf = (rung: string): number => Y0 + dy * rowOf(rung);
+  const yb = Y0 + dy * rows.length + 2;
   const done = (s: LadderStep): boolean => stepDone(s, state);
   const bottomX = (i: number): number => X0 + 62 + (i * (X1 - X0 - 124)) / Math.max(1, ladder.bottom.length - 1);
   const line = `M${X0} ${Y0}V${yb}Q${X0} ${yb + 34} ${X0 + 34} ${yb + 34}H${X1 - 34}Q${X1} ${yb + 34} ${X1} ${yb}V${Y0}`;
-  const downTo = now?.side === 'strip' ? yOf(now.rung) : yb;
   const travelled =
     now?.side === 'strip'
-      ? `M${X0} ${Y0}V${downTo}`
+      ? `M${X0} ${Y0}V${yOf(now.rung)}`
       : now?.side === 'bottom'
         ? `M${X0} ${Y0}V${yb}Q${X0} ${yb + 34} ${X0 + 34} ${yb + 34}H${bottomX(ladder.bottom.indexOf(now))}`
         : `M${X0} ${Y0}V${yb}Q${X0} ${yb + 34} ${X0 + 34} ${yb + 34}H${X1 - 34}Q${X1} ${yb + 34} ${X1} ${yb}V${now ? yOf(now.rung) : Y0}`;
-  const square = (s: LadderStep, x: number): React.JSX.Element => {
-    const y = yOf(s.rung);
-    if (s.id === now?.id)
+  const square = (steps: readonly LadderStep[], x: number, y: number): React.JSX.Element | null => {
+    const first = steps[0];
+    if (!first) return null;
+    const all = steps.every(done);
+    const some = !all && steps.some(done);
+    if (steps.some((s) => s.id === now?.id))
       return (
-        <path key={s.id} d={`M${x - 13} ${y}l13-13 13 13-13 13z`} fill="#e0b03a" stroke="#1d2326" strokeWidth="2.5" />
+        <path
+          key={first.id}
+          d={`M${x - 13} ${y}l13-13 13 13-13 13z`}
+          fill="#e0b03a"
+          stroke="#1d2326"
+          strokeWidth="2.5"
+        />
       );
     return (
-      <rect
-        key={s.id}
-        x={x - 8}
-        y={y - 8}
-        width="16"
-        height="16"
-        fill={done(s) ? '#1f6f63' : '#f6f4ee'}
-        stroke={done(s) ? '#f6f4ee' : '#6d675a'}
-        strokeWidth={done(s) ? 3 : 2}
-      />
+      <g key={first.id}>
+        <rect
+          x={x - 8}
+          y={y - 8}
+          width="16"
+          height="16"
+          fill={all ? '#1f6f63' : '#f6f4ee'}
+          stroke={all ? '#f6f4ee' : '#6d675a'}
+          strokeWidth={all ? 3 : 2}
+        />
+        {some && <rect x={x - 8} y={y - 8} width="16" height="8" fill="#1f6f63" />}
+      </g>
     );
   };
   return (
@@ -80,37 +116,59 @@ export function LadderDrawing({
       </text>
       <path d={line} fill="none" stroke="#cdc7b8" strokeWidth="10" />
       <path d={travelled} fill="none" stroke="#1f6f63" strokeWidth="10" />
-      {rungs.map((rung) => {
-        const steps = [...ladder.strip, ...ladder.build].filter((s) => s.rung === rung);
-        const y = yOf(rung);
-        const current = now?.rung === rung;
+      {rows.map((row, i) => {
+        const of = (side: 'strip' | 'build'): readonly LadderStep[] =>
+          ladder[side].filter((s) => row.rungs.includes(s.rung));
+        const [strip, build] = [of('strip'), of('build')];
+        const steps = [...strip, ...build];
+        const y = Y0 + dy * i;
+        const current = now !== undefined && row.rungs.includes(now.rung);
+        const looked = peekedRung !== undefined && row.rungs.includes(peekedRung);
+        const glyphs = row.folded ? [] : glyphsOf(sheet, steps);
+        const room = X1 - X0 - 52 - glyphs.length * 21 - (row.folded ? 44 : 0);
         return (
-          <g key={rung}>
+          <g
+            key={row.key}
+            style={{ cursor: 'pointer' }}
+            onClick={() => {
+              if (row.folded) setOpened(new Set([...opened, row.rungs[0]!]));
+              else peek?.((now?.side === 'build' ? build[0] : strip[0])?.id ?? steps[0]?.id);
+            }}
+          >
             <path
               d={`M${X0 + 12} ${y}H${X1 - 12}`}
-              stroke={current ? '#f6e9c4' : '#e4dfd2'}
-              strokeWidth={current ? dy - 5 : 1}
+              stroke={current ? '#f6e9c4' : looked ? '#dfe4e8' : '#e4dfd2'}
+              strokeWidth={current || looked ? dy - 5 : 1}
             />
+            {row.group !== undefined && row.group !== '' && i > 0 && (
+              <path d={`M${X0 + 12} ${y - dy / 2}H${X1 - 12}`} stroke="#8b938f" strokeWidth="1" strokeDasharray="2 3" />
+            )}
             <text
-              x={X0 + 22}
+              x={X0 + 20}
               y={y + 5.5}
-              fontSize="16"
-              fontWeight={current ? 740 : steps.every(done) ? 440 : 560}
-              fill="#1d2326"
+              fontSize={row.folded ? 15 : 16}
+              fontWeight={current ? 740 : row.folded ? 640 : steps.every(done) ? 440 : 560}
+              fill={row.folded ? '#4a5358' : '#1d2326'}
             >
-              {steps[0]?.title}
+              {named(row.title, steps[0]?.at, room)}
             </text>
-            {glyphsOf(sheet, steps).map((g, i) => (
-              <GlyphShape key={g} glyph={g} x={X1 - 28 - i * 23} y={y} />
+            {row.folded && (
+              <text x={X1 - 20} y={y + 5.5} fontSize="15" fontWeight="640" fill="#4a5358" textAnchor="end">
+                {row.rungs.filter((r) => steps.filter((s) => s.rung === r).every(done)).length}/{row.rungs.length} ▾
+              </text>
+            )}
+            {glyphs.map((g, j) => (
+              <GlyphShape key={g} glyph={g} x={X1 - 26 - j * 21} y={y} />
             ))}
-            {steps.map((s) => square(s, s.side === 'strip' ? X0 : X1))}
+            {square(strip, X0, y)}
+            {square(build, X1, y)}
           </g>
         );
       })}
       {ladder.bottom.map((s, i) => {
         const x = bottomX(i);
         return (
-          <g key={s.id}>
+          <g key={s.id} style={{ cursor: 'pointer' }} onClick={() => peek?.(s.id)}>
             {s.id === now?.id ? (
               <path d={`M${x - 13} ${yb + 34}l13-13 13 13-13 13z`} fill="#e0b03a" stroke="#1d2326" strokeWidth="2.5" />
             ) : (
@@ -141,6 +199,19 @@ export function LadderDrawing({
   );
 }
 
+/** A rung's name, cut to the room there is; its side is never what is cut. */
+function named(title: string, side: string | undefined, room: number): string {
+  if (side === undefined) return cut(title, room);
+  const tail = `, ${side}`;
+  return `${cut(title.replace(new RegExp(`${tail}$`), ''), room - tail.length * 7.9)}${tail}`;
+}
+
+/** A text that fits into `room` px at 16 px, by the mean width of a letter of the typeface. */
+function cut(text: string, room: number): string {
+  const most = Math.floor(room / 7.9);
+  return text.length <= most ? text : `${text.slice(0, Math.max(3, most - 1)).trimEnd()}…`;
+}
+
 function GlyphShape({
   glyph,
   x,
@@ -157,6 +228,7 @@ function GlyphShape({
     seal: `M${x - 7} ${y + 7}V${y - 7}H${x + 7}L${x} ${y + 5}`,
     mark: `M${x} ${y - 8}V${y + 8}M${x - 5} ${y - 8}h10M${x - 5} ${y + 8}h10`,
     aid: `M${x - 7} ${y + 6}h14L${x} ${y - 7}z`,
+    lead: `M${x - 8} ${y}h5M${x + 3} ${y}h5M${x - 3} ${y - 5}v10M${x + 3} ${y - 5}v10`,
   };
   return (
     <path

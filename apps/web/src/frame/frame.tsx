@@ -1,11 +1,13 @@
 import type { MeView } from '@jubb/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { NavLink, Outlet, useNavigate } from 'react-router';
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
 import { openStream } from '../api/stream.ts';
 import { outbox, useWaiting } from '../outbox/use-outbox.ts';
 import { KeysDialog } from './keys-dialog.tsx';
+import { RailTimers } from './rail-timers.tsx';
+import { SearchDialog } from './search-dialog.tsx';
 import { useKeys } from './keys.ts';
 
 /** The rail, the state of the line to the server, and the screen below. */
@@ -15,7 +17,11 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const waiting = useWaiting();
   const refused = waiting.filter((w) => w.refused);
   const [keys, showKeys] = useState(false);
-  useKeys({ '?': () => showKeys(true), r: () => void navigate('/reckoner') });
+  const [finding, setFinding] = useState(false);
+  const { pathname } = useLocation();
+  // The Reckoner finds its own with the same key.
+  const find = pathname.startsWith('/reckoner') ? undefined : () => setFinding(true);
+  useKeys({ '?': () => showKeys(true), r: () => void navigate('/reckoner'), '/': find });
   const unsent = waiting.length - refused.length;
 
   useEffect(() => {
@@ -54,6 +60,9 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           <NavLink to="/" end className="place">
             Floor
           </NavLink>
+          <NavLink to="/sheets" className="place">
+            Sheets
+          </NavLink>
           <NavLink to="/reckoner" className="place">
             Reckoner
           </NavLink>
@@ -62,10 +71,13 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           </NavLink>
         </nav>
         <span className="gap" />
+        <RailTimers />
+        <button type="button" onClick={() => setFinding(true)} aria-label="Find">
+          Find <kbd>/</kbd>
+        </button>
         <button type="button" onClick={() => showKeys(true)} aria-label="Keys">
           ?
         </button>
-        <span className="cell">{me.workshop.name}</span>
         <button
           type="button"
           onClick={() => void change()}
@@ -98,6 +110,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           ))}
         </div>
         <Outlet />
+        <SearchDialog open={finding} close={() => setFinding(false)} />
         <KeysDialog open={keys} close={() => showKeys(false)} />
       </div>
     </div>

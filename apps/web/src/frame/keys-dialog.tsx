@@ -3,12 +3,18 @@ import { useEffect, useRef } from 'react';
 const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'complete what the wide button says'],
   ['space', 'take the reading, pull'],
-  ['h', 'hold: what does it wait for'],
+  ['h', 'park or hold: what does it wait for'],
+  ['s', 'a surprise: not as the sheet says'],
+  ['n', 'a note, or a timer'],
+  ['m', 'a mark, an aid or a lead of your own'],
+  ['c', 'a picture from the camera'],
+  ['↑ ↓', 'move along the ladder'],
+  ['+ −', 'count'],
   ['u', 'take back the last entry'],
   ['w', 'show or fold the working'],
   ['b', 'book in a unit (on the Floor)'],
   ['r', 'the Reckoner'],
-  ['/', 'find (in the Reckoner)'],
+  ['/', 'find anything'],
   ['?', 'these keys'],
 ];
 

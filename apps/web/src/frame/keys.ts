@@ -8,6 +8,8 @@ export function useKeys(keys: Readonly<Record<string, (() => void) | undefined>>
   });
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
+      // Somebody nearer to it has taken it: a lifted layer, an open dialog.
+      if (e.defaultPrevented || document.querySelector('dialog[open]')) return;
       if (e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
       const target = e.target instanceof HTMLElement ? e.target : undefined;
       if (target?.closest('input, textarea, select')) return;

@@ -1,4 +1,5 @@
 import type { HoldReason, JobStage } from '@jubb/core/bench';
+import type { Notices } from '@jubb/contract';
 import type { HeadSignature } from '@jubb/core/bench/verify';
 import { Column, Entity, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
 import { Customer } from './customer.entity.ts';
@@ -76,6 +77,10 @@ export class Job {
 
   @Column({ type: 'text', nullable: true })
   place: string | null;
+
+  /** What the Floor says beside the next move: parked, parted leads, waits. */
+  @Column({ type: 'jsonb' })
+  notices: Notices;
 
   @Column({ name: 'updated_at', type: 'timestamptz' })
   updatedAt: Date;

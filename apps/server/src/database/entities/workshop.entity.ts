@@ -16,4 +16,8 @@ export class Workshop {
   /** Bench places, in order. */
   @Column({ type: 'jsonb' })
   places: string[];
+
+  /** Places on the shelf, in order. */
+  @Column({ type: 'jsonb' })
+  shelves: string[];
 }

@@ -1,53 +1,17 @@
 import { opTitle } from '@jubb/core/bench';
 import { formatQuantity } from '@jubb/core/quantities';
-import { useState } from 'react';
-import Form from 'react-bootstrap/Form';
+import type { Op } from '@jubb/core/sheet';
+import { Caution } from '../caution.tsx';
+import type { Bench } from '../use-bench.ts';
 import { Go, type PanelProps } from './panel.tsx';
+import { Turning } from './turning.tsx';
 
-const TRAY_KEY = 'jubb-tray';
-
-/** Operations that are done, looked at and completed: their words, what goes where, and one button. */
+/** An operation that is done or looked at and then confirmed: what to do in a few lines, and the button. */
 export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
   const { sheet } = bench;
-  const [tray, setTray] = useState(() => localStorage.getItem(TRAY_KEY) ?? bench.state.place ?? 'A1');
-  const complete = (more: object = {}): void => void bench.give({ type: 'complete', op: op.id, ...more });
-  if (op.kind === 'off') {
-    return (
-      <>
-        <div className="op">
-          <ul className="lines">
-            {op.parts.map(({ part, count }) => (
-              <li key={part}>
-                <b>{count}</b> × {sheet.parts[part]?.title}
-                {sheet.parts[part]?.goes && <small className="d-block">goes back {sheet.parts[part].goes}</small>}
-                {sheet.parts[part]?.renew === 'always' && (
-                  <small className="d-block">always renewed: keep the old one to compare</small>
-                )}
-              </li>
-            ))}
-          </ul>
-          {op.leaveIn && <p className="mt-2">Leave {op.leaveIn} in by a few turns until the cover is free.</p>}
-          <Form.Label htmlFor="tray" className="mt-3">
-            Where does it lie?
-          </Form.Label>
-          <Form.Control
-            id="tray"
-            value={tray}
-            onChange={(e) => setTray(e.target.value)}
-            style={{ maxWidth: 200, fontSize: 22 }}
-          />
-        </div>
-        <Go
-          label={`${opTitle(sheet, op)}: in tray ${tray}`}
-          act={() => {
-            localStorage.setItem(TRAY_KEY, tray);
-            complete({ tray });
-          }}
-          disabled={!tray.trim()}
-        />
-      </>
-    );
-  }
+  const complete = (more: { answer?: 'yes' | 'no' } = {}): void => {
+    bench.give({ type: 'complete', op: op.id, ...more });
+  };
   if (op.kind === 'inspect' && op.ask) {
     return (
       <>
@@ -61,90 +25,151 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
       </>
     );
   }
-  const lines: string[] = [];
-  if (op.kind === 'do') lines.push(...op.lines);
-  if (op.kind === 'undo') {
-    const j = sheet.joints[op.joint];
-    if (j)
-      lines.push(
-        `${j.count} × ${j.thread}${j.hand === 'left' ? ', left-hand thread: turn it clockwise' : ''}`,
-        j.count > 2 ? 'Slacken each a little in turn, crosswise, then out' : 'Slacken it',
-      );
-  }
-  if (op.kind === 'mark' || op.kind === 'align') {
-    const m = sheet.marks[op.mark];
-    if (m)
-      lines.push(
-        `${m.between.map((p) => sheet.parts[p]?.title ?? p).join(' and ')}: ${op.kind === 'mark' ? `${m.with} across both` : 'marks in one line'}, ${m.where}`,
-      );
-  }
-  if (op.kind === 'fit-aid' || op.kind === 'remove-aid') {
-    const a = sheet.aids[op.aid];
-    if (a)
-      lines.push(
-        `${a.title}, ${a.where}`,
-        op.kind === 'fit-aid' ? 'It is counted until it is out again' : 'Look that it is really out',
-      );
-  }
-  if (op.kind === 'lubricate' && op.with)
-    lines.push(`${sheet.fluids[op.with]?.title}: ${sheet.fluids[op.with]?.grade}`);
-  if (op.kind === 'fill')
-    lines.push(
-      `${sheet.fluids[op.what]?.grade}, ${sheet.fluids[op.what] ? formatQuantity(sheet.fluids[op.what]!.amount) : ''}`,
-    );
-  if (op.kind === 'clean')
-    lines.push(
-      op.what,
-      ...(op.except ? [`Leave alone: ${op.except.map((p) => sheet.parts[p]?.title ?? p).join(', ')}`] : []),
-    );
-  if (op.kind === 'caution') lines.push(op.say);
-  const part = 'part' in op && op.part ? sheet.parts[op.part] : undefined;
-  if (part && (op.kind === 'place' || op.kind === 'press')) {
-    const isNew = part.renew === 'always' || bench.state.findings[part.id] === 'renew';
-    lines.push(
-      `${part.count > 1 ? `${part.count} × ` : ''}${part.title}${isNew ? `: a new one${part.order ? `, ${part.order}` : ''}` : bench.state.off[part.id] ? `, from tray ${bench.state.off[part.id]!.tray}` : ''}`,
-    );
-    if (part.goes) lines.push(`Goes ${part.goes}`);
-    if (part.lip) lines.push(`Lip faces the ${part.lip.faces}`);
-  }
-  if (op.note) lines.push(op.note);
+  const joint =
+    op.kind === 'undo' || op.kind === 'slacken' || op.kind === 'last-out' ? sheet.joints[op.joint] : undefined;
   return (
     <>
       <div className="op">
         {op.kind === 'caution' ? (
-          <div className="caut" style={{ fontSize: 22, padding: 20 }}>
-            <CautionShape />
-            <b>{op.say}</b>
-          </div>
+          <Caution say={op.say} large />
         ) : (
-          <ul className="lines">
-            {lines.map((l) => (
-              <li key={l}>{l}</li>
-            ))}
-          </ul>
+          <>
+            {joint && <Turning hand={joint.hand} loosen />}
+            <ul className="lines">
+              {linesOf(bench, op).map((l) => (
+                <li key={l}>{l}</li>
+              ))}
+            </ul>
+          </>
         )}
       </div>
-      <Go
-        label={
-          op.kind === 'caution'
-            ? 'Read, and minded'
-            : op.kind === 'fit-aid'
-              ? 'It is in'
-              : op.kind === 'remove-aid'
-                ? 'It is out'
-                : 'Done'
-        }
-        act={() => complete()}
-      />
+      <Go label={WORD[op.kind] ?? 'Done'} act={() => complete()} />
     </>
   );
 }
 
-export function CautionShape(): React.JSX.Element {
-  return (
-    <svg width="30" height="30" viewBox="0 0 30 30" aria-hidden="true" style={{ flex: 'none' }}>
-      <path d="M15 2 28 27H2Z" fill="none" stroke="#a63a1e" strokeWidth="3" />
-      <path d="M15 11v8M15 22v2" stroke="#a63a1e" strokeWidth="3" />
-    </svg>
-  );
+const WORD: Readonly<Partial<Record<Op['kind'], string>>> = {
+  caution: 'Read, and minded',
+  helper: 'The helper is here',
+  'fit-aid': 'It is in',
+  'remove-aid': 'It is out',
+  disconnect: 'Parted',
+  reconnect: 'On again, and locked',
+  mark: 'The mark is made',
+  align: 'In line',
+  undo: 'All loose',
+  'last-out': 'Out',
+};
+
+/** What there is to do, line by line. */
+function linesOf(bench: Bench, op: Op): readonly string[] {
+  const { sheet, state } = bench;
+  const title = (part: string): string => sheet.parts[part]?.title ?? part;
+  const lines: string[] = [];
+  switch (op.kind) {
+    case 'do':
+      lines.push(...op.lines);
+      break;
+    case 'helper':
+      lines.push('Do not go on alone');
+      break;
+    case 'undo': {
+      const j = sheet.joints[op.joint];
+      if (!j) break;
+      lines.push(`${j.count > 0 ? `${j.count} × ` : ''}${j.thread}, ${title(j.fastener).toLowerCase()}`);
+      if (j.hold) lines.push(`Hold ${j.hold}`);
+      lines.push(j.count > 2 ? 'Slacken each a little in turn, crosswise, then out' : 'Slacken it, then out');
+      if (op.leaveIn) lines.push(`Leave ${op.leaveIn} in by a few turns until it is free`);
+      if (j.fasteners === 'new') lines.push('Used once: new ones go in');
+      break;
+    }
+    case 'last-out':
+      lines.push('See that it is free and held', `Then the last ${op.count === 1 ? 'one' : op.count} out`);
+      break;
+    case 'slacken':
+      lines.push('A turn or two, no more: it stays on');
+      break;
+    case 'start':
+      lines.push('By hand, all of them, a few turns', 'They are counted as loose until they are tightened');
+      break;
+    case 'swing-aside':
+      lines.push('Its lines stay on: nothing pulls on them', 'Tie it where it cannot fall');
+      break;
+    case 'hang':
+      lines.push('Hung by a wire or a hook, never by its lines');
+      break;
+    case 'refit':
+      lines.push('Only for now: it comes off again');
+      break;
+    case 'scrap':
+      lines.push('Thrown away on purpose: it does not go back');
+      break;
+    case 'mark':
+    case 'align': {
+      const m = sheet.marks[op.mark];
+      if (!m) break;
+      lines.push(
+        `${m.between.map(title).join(' and ')}: ${op.kind === 'mark' ? `${m.with} across both` : 'marks in one line'}, ${m.where}`,
+      );
+      break;
+    }
+    case 'fit-aid':
+    case 'remove-aid': {
+      const a = sheet.aids[op.aid];
+      if (a)
+        lines.push(
+          `${a.title}, ${a.where}`,
+          op.kind === 'fit-aid' ? 'It is counted until it is out again' : 'Look that it is really out',
+        );
+      break;
+    }
+    case 'disconnect':
+    case 'reconnect': {
+      const l = sheet.leads[op.lead];
+      if (l)
+        lines.push(l.where, op.kind === 'disconnect' ? 'It is counted until it is on again' : 'Pull on it: it holds');
+      break;
+    }
+    case 'lubricate':
+      if (op.with) lines.push(`${sheet.fluids[op.with]?.title}: ${sheet.fluids[op.with]?.grade}`);
+      break;
+    case 'fill': {
+      const f = sheet.fluids[op.what];
+      if (f) lines.push(`${f.grade}, ${formatQuantity(f.amount)}`);
+      break;
+    }
+    case 'clean':
+      lines.push(op.what, ...(op.except ? [`Leave alone: ${op.except.map(title).join(', ')}`] : []));
+      break;
+    case 'seal':
+    case 'threadlock':
+    case 'protect':
+      lines.push(
+        op.part ? title(op.part) : op.what,
+        ...(op.with ? [`With ${op.with}`] : []),
+        ...(op.to ? [op.to] : []),
+      );
+      break;
+    default:
+      break;
+  }
+  if ((op.kind === 'place' || op.kind === 'press') && op.part) {
+    const part = sheet.parts[op.part];
+    const lying = state.off[op.part];
+    if (part) {
+      const isNew = part.renew === 'always' || state.findings[part.id] === 'renew';
+      lines.push(
+        `${part.count > 1 ? `${part.count} × ` : ''}${part.title}${isNew ? `: a new one${part.order ? `, ${part.order}` : ''}` : lying ? `, from tray ${lying.tray}` : ''}`,
+      );
+      if (op.to) lines.push(op.to);
+      if (part.goes) lines.push(`Goes ${part.goes}`);
+      if (part.fits === 'several ways') lines.push('It fits several wrong ways: look twice');
+      if (part.fits === 'one way') lines.push('It goes on one way only');
+      if (part.where) lines.push(`To ${part.where}`);
+      if (part.lip) lines.push(`Lip faces the ${part.lip.faces}`);
+      if (lying?.note) lines.push(`Noted as it came off: ${lying.note}`);
+    }
+  }
+  if (op.note) lines.push(op.note);
+  return lines.length > 0 ? lines : [opTitle(sheet, op)];
 }

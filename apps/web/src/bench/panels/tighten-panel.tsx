@@ -1,10 +1,11 @@
-import { shareOfYield, tighteningState, windowNm, type Pull } from '@jubb/core/bench';
+import { shareOfYield, tighteningState, windowOf, type Pull } from '@jubb/core/bench';
 import { convert, formatBand, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import { boltTorque, ReckonError, wrenchSetting } from '@jubb/core/reckoners';
 import type { Joint } from '@jubb/core/sheet';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { createPortal } from 'react-dom';
+import { Whose } from '../figure-source.tsx';
 import { BoltCircle } from '../../drawing/bolt-circle.tsx';
 import { TorqueTrace } from '../../drawing/torque-trace.tsx';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
@@ -13,17 +14,26 @@ import { factsOf } from '../instrument-facts.ts';
 import { useInstrument } from '../use-instrument.ts';
 import { Foot } from './foot.tsx';
 import { Go, type PanelProps } from './panel.tsx';
+import { Turning } from './turning.tsx';
 import { TypedReading } from './typed-reading.tsx';
+import { UnitAsk } from './unit-ask.tsx';
 
 const EXTENSION_KEY = 'jubb-extension-mm';
 /** How much a heavy hand overshoots: enough to leave the window. */
 const HEAVY = 1.2;
 
 /** Tightens a joint: which fastener, what on the wrench, each pull against its window. */
-export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.Element {
+export function TightenPanel(props: PanelProps<'tighten'>): React.JSX.Element {
+  const joint = props.bench.sheet.joints[props.op.joint]!;
+  const asked = joint.stages.find((s) => s.unitAsked);
+  return asked ? <UnitAsk {...props} joint={joint} stage={asked} /> : <Pulls {...props} />;
+}
+
+function Pulls({ bench, op }: PanelProps<'tighten'>): React.JSX.Element {
   const { sheet, state } = bench;
   const joint = sheet.joints[op.joint]!;
   const t = tighteningState(joint, state);
+  const complete = t.complete || (op.through !== undefined && t.stage > op.through);
   const [extension, setExtension] = useState(() => Number(localStorage.getItem(EXTENSION_KEY) ?? 0));
   const [heavy, setHeavy] = useState(false);
   const [pulling, setPulling] = useState(false);
@@ -35,7 +45,8 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
   const lengthMm = wrench?.view.wrench?.lengthMm ?? 400;
   const stage = joint.stages[Math.min(t.stage, joint.stages.length - 1)]!;
   const stageNumber = Math.min(t.stage, joint.stages.length - 1);
-  const window = windowNm(joint, stageNumber);
+  const window = windowOf(joint, stageNumber);
+  const turn = window.unit === 'deg';
   const factor = (lengthMm + extension) / lengthMm;
   const asked = {
     torque: stage.to,
@@ -46,11 +57,12 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
     ...(wrench?.view.wrench ? { wrenchMax: { value: wrench.view.wrench.maxNm, unit: 'N·m' } } : {}),
   };
   let setting: ReturnType<typeof wrenchSetting.reckon> | undefined;
-  try {
-    setting = wrenchSetting.reckon(asked);
-  } catch (e) {
-    if (!(e instanceof ReckonError)) throw e;
-  }
+  if (!turn)
+    try {
+      setting = wrenchSetting.reckon(asked);
+    } catch (e) {
+      if (!(e instanceof ReckonError)) throw e;
+    }
   const pull = (
     reading: Quantity,
     how: 'instrument' | 'hand',
@@ -70,8 +82,14 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
       ...(how === 'instrument' && wrench ? { instrument: factsOf(wrench.view) } : {}),
     });
   };
-  const settingNm = setting ? convert(setting.results.setting, 'N·m').value : inCanonical(stage.to, 'torque');
-  const earlier = stageNumber > 0 ? windowNm(joint, stageNumber - 1) : undefined;
+  const settingNm = setting
+    ? convert(setting.results.setting, 'N·m').value
+    : turn
+      ? 0
+      : inCanonical(stage.to, 'torque');
+  // A turn goes on from the torque of the stage before: that is what the wrench showed.
+  const before = state.joints[joint.id]?.pulls.findLast((p) => p.bolt === t.bolt && !p.void)?.reading ?? stage.to;
+  const earlier = stageNumber > 0 && !turn ? windowOf(joint, stageNumber - 1) : undefined;
   const startPull = (): void => {
     if (!wrench || pulling) return;
     const share = shareOfYield(joint, inCanonical(stage.to, 'torque'));
@@ -96,7 +114,7 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
     <>
       <div className="op opgrid">
         <div>
-          <BoltCircle count={joint.count} tightening={t} />
+          <BoltCircle joint={joint} tightening={t} />
           <div className="d-flex gap-2 align-items-center">
             <Form.Label htmlFor="extension" className="m-0">
               Extension, mm
@@ -123,7 +141,7 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
                 Fastener {t.unanswered.bolt}: {formatQuantity(t.unanswered.torque, 1)}, too high
               </b>
               <p className="m-0">
-                The window is {window.low.toFixed(1)} to {window.high.toFixed(1)} N·m.
+                The window is {window.low.toFixed(1)} to {window.high.toFixed(1)} {turn ? '°' : 'N·m'}.
                 {t.unanswered.percentOfYield !== null &&
                   ` It saw ${Math.round(t.unanswered.percentOfYield)} % of yield.`}
               </p>
@@ -157,15 +175,20 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
             </div>
           ) : (
             <>
-              <div className="quiet fw-bold">Set the wrench to</div>
+              <Turning hand={joint.hand} />
+              <div className="quiet fw-bold">{turn ? 'Turn it on by' : 'Set the wrench to'}</div>
               <div className="big">
-                {setting?.results.setting.value.toFixed(1) ?? '–'}
-                <span>{setting?.results.setting.unit}</span>
+                {turn ? formatQuantity(stage.to) : (setting?.results.setting.value.toFixed(1) ?? '–')}
+                {!turn && <span>{setting?.results.setting.unit}</span>}
               </div>
               <div className="quiet">
-                {formatBand(stage.window)} at the fastener ({formatQuantity(convert(stage.to, 'ft·lbf'), 1)})
+                {turn
+                  ? `${formatBand(stage.window)}, from where the stage before ended`
+                  : `${formatBand(stage.window)} at the fastener (${formatQuantity(convert(stage.to, 'ft·lbf'), 1)})`}
                 {stage.windowAssumed ? ', a tenth either way assumed' : ''}
               </div>
+              <Whose from={joint.from} documents={bench.documents} />
+              {joint.hold && <div>Hold {joint.hold}</div>}
               {setting?.warnings.map((w) => (
                 <div key={w} className="field-error">
                   {w}
@@ -194,8 +217,16 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
             )}
             <ClampBand joint={joint} last={last} />
           </div>
-          <TorqueTrace trace={last?.trace ?? []} lowNm={window.low} highNm={window.high} factor={factor} />
-          {!connected && !t.complete && !t.unanswered && (
+          {!turn && <TorqueTrace trace={last?.trace ?? []} lowNm={window.low} highNm={window.high} factor={factor} />}
+          {turn && !complete && !t.unanswered && (
+            <TypedReading
+              dimension="angle"
+              unit="70 deg"
+              label={`Fastener ${t.bolt}: how far it was turned`}
+              take={(q) => pull(before, 'hand', undefined, inCanonical(q, 'angle'))}
+            />
+          )}
+          {!turn && !connected && !complete && !t.unanswered && (
             <TypedReading
               dimension="torque"
               unit="21.8 N·m"
@@ -205,8 +236,15 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
           )}
         </div>
       </div>
-      {t.complete ? (
-        <Go label={`${joint.title} is tight`} act={() => bench.give({ type: 'complete', op: op.id })} />
+      {complete ? (
+        <Go
+          label={
+            t.complete
+              ? `${joint.title} is tight`
+              : `${joint.title}: ${joint.stages[op.through ?? 0]!.name.toLowerCase()} is done`
+          }
+          act={() => bench.give({ type: 'complete', op: op.id })}
+        />
       ) : (
         <Go
           label={
@@ -214,13 +252,15 @@ export function TightenPanel({ bench, op }: PanelProps<'tighten'>): React.JSX.El
               ? 'Pulling …'
               : t.unanswered
                 ? 'Say what was done first'
-                : joint.count > 1
-                  ? `Pull fastener ${t.bolt}`
-                  : `Pull the ${joint.title.toLowerCase()}`
+                : turn
+                  ? `Turn fastener ${t.bolt}, and type how far`
+                  : joint.count > 1
+                    ? `Pull fastener ${t.bolt}`
+                    : `Pull the ${joint.title.toLowerCase()}`
           }
           keyName="space"
           act={startPull}
-          disabled={pulling || t.unanswered !== undefined || !connected}
+          disabled={pulling || turn || t.unanswered !== undefined || !connected}
         />
       )}
       {workingSlot &&

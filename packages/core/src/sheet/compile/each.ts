@@ -58,6 +58,11 @@ export function expandEach(raw: RawSheet): Expanded {
   return { raw: { ...raw, ...maps, ...(kits ? { kits } : {}), rungs }, rungAt };
 }
 
+/** "Left caliper bolt": as it is said at the bench. */
+function sided(title: string, side: string): string {
+  return `${side.charAt(0).toUpperCase()}${side.slice(1)} ${title.charAt(0).toLowerCase()}${title.slice(1)}`;
+}
+
 function copies(
   name: string,
   entry: { readonly each?: readonly string[]; readonly title?: string },
@@ -68,7 +73,7 @@ function copies(
     on(name, side),
     {
       ...(spoken(entry, sides, side) as object),
-      ...(entry.title === undefined ? {} : { title: `${entry.title}, ${side}` }),
+      ...(entry.title === undefined ? {} : { title: sided(entry.title, side) }),
       each: undefined,
       onSide: side,
     },

@@ -1,0 +1,153 @@
+import { BadRequestException, Injectable } from '@nestjs/common';
+import type { BookInDto, OpenedDto } from '@jubb/contract';
+import { firstHash, tell, type Command, type EventPayloads } from '@jubb/core/bench';
+import { currentSheet, narrow, type Sheet } from '@jubb/core/sheet';
+import { DataSource, type EntityManager } from 'typeorm';
+import { Customer } from '../database/entities/customer.entity.ts';
+import { Job } from '../database/entities/job.entity.ts';
+import { Unit } from '../database/entities/unit.entity.ts';
+import { SheetsService } from '../sheets/sheets.service.ts';
+import { JobsService, type Asker } from './jobs.service.ts';
+
+@Injectable()
+export class BookingService {
+  constructor(
+    private readonly db: DataSource,
+    private readonly jobs: JobsService,
+    private readonly sheets: SheetsService,
+  ) {}
+
+  /** Books a unit in. The same command id books once and answers the same job. */
+  async book(dto: BookInDto, asker: Asker): Promise<{ id: string }> {
+    const revision = await this.sheets.newestOf(dto.sheet);
+    const sheet = revision.compiled;
+    const { variant, identified } = identifyAll(currentSheet(sheet), dto);
+    return this.db.transaction(async (m) => {
+      if (await m.getRepository(Job).findOneBy({ id: dto.commandId })) return { id: dto.commandId };
+      const customer = await this.customerOf(m, dto);
+      const unit = await this.unitOf(m, dto, sheet, customer);
+      const earlierVisits = await m.getRepository(Job).countBy({ unitId: unit.id });
+      const [{ nextval }] = (await m.query(`SELECT nextval('job_number')`)) as [{ nextval: string }];
+      // The job's id is the command's: asking again finds it.
+      const id = dto.commandId;
+      await m.getRepository(Job).insert({
+        id,
+        number: Number(nextval),
+        unitId: unit.id,
+        customerId: customer.id,
+        sheet: sheet.id,
+        revision: sheet.revision,
+        title: sheet.title,
+        complaint: dto.complaint,
+        head: firstHash(id),
+        promise: dto.promise ? new Date(dto.promise) : null,
+        updatedAt: asker.at,
+      });
+      const command: Command = {
+        type: 'book',
+        number: Number(nextval),
+        customer: { id: customer.id, name: customer.name },
+        unit: { id: unit.id, serial: unit.serial, model: unit.model },
+        sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title, hash: revision.hash },
+        complaint: dto.complaint,
+        promise: dto.promise ?? null,
+        spendLimitMinor: dto.spendLimitMinor ?? null,
+        variant,
+        identified,
+        earlierVisits,
+        ...(dto.opened ? { opened: openedOf(dto.opened, earlierVisits) } : {}),
+      };
+      await this.jobs.append(m, id, dto.commandId, command, 0, asker);
+      if (dto.place) await this.jobs.append(m, id, `${dto.commandId}-place`, { type: 'move', to: dto.place }, 0, asker);
+      return { id };
+    });
+  }
+
+  private async customerOf(m: EntityManager, dto: BookInDto): Promise<Customer> {
+    const customers = m.getRepository(Customer);
+    if (dto.customerId) {
+      const found = await customers.findOneBy({ id: dto.customerId });
+      if (!found)
+        throw new BadRequestException({
+          message: 'customerId: there is no such customer',
+          errors: { customerId: ['There is no such customer'] },
+        });
+      return found;
+    }
+    const name = dto.customerName!.trim();
+    const known = await customers.createQueryBuilder('c').where('lower(c.name) = lower(:name)', { name }).getOne();
+    return known ?? customers.save(customers.create({ name }));
+  }
+
+  private async unitOf(m: EntityManager, dto: BookInDto, sheet: Sheet, customer: Customer): Promise<Unit> {
+    const units = m.getRepository(Unit);
+    if (dto.unitId) {
+      const found = await units.findOneBy({ id: dto.unitId });
+      if (!found)
+        throw new BadRequestException({
+          message: 'unitId: there is no such unit',
+          errors: { unitId: ['There is no such unit'] },
+        });
+      return found;
+    }
+    const serial = dto.serial!.trim();
+    const known = await units
+      .createQueryBuilder('u')
+      .where('u.sheet = :sheet AND lower(u.serial) = lower(:serial)', { sheet: sheet.id, serial })
+      .getOne();
+    if (known) return known;
+    const made = await units.save(
+      units.create({ serial, model: sheet.models[0] ?? sheet.title, sheet: sheet.id, customerId: customer.id }),
+    );
+    return units.findOneByOrFail({ id: made.id });
+  }
+}
+
+const bad = (field: string, why: string): BadRequestException =>
+  new BadRequestException({ message: `${field}: ${why}`, errors: { [field]: [why] } });
+
+type Identified = EventPayloads['job-booked']['identified'];
+
+/**
+ * What the answers at the counter say, each held against the ones before. A measured value near two variants is
+ * undecided: it is asked again, or booked open when a later rung can tell or the asker says so.
+ */
+function identifyAll(sheet: Sheet, dto: BookInDto): { variant: string | null; identified: Identified } {
+  const identified: Identified[number][] = [];
+  const answered: { readonly variants: readonly string[] }[] = [];
+  const atCounter = sheet.identify.filter((q) => q.needs === 'nothing');
+  for (const { question, answer } of dto.answers) {
+    const asked = atCounter[question];
+    const field = `answers.${question}.answer`;
+    if (!asked) throw bad(field, 'the sheet asks no such question at the counter');
+    const told = tell(sheet, asked, answer, answered);
+    if ('problem' in told) {
+      if (!dto.leaveOpen) throw bad(field, `${told.problem}. ${told.clears}`);
+      identified.push({ ask: asked.ask, answer: `${answer}: undecided` });
+      continue;
+    }
+    answered.push({ variants: told.variants });
+    identified.push(told);
+  }
+  const { variant, candidates } = narrow(sheet, answered);
+  const later = sheet.identify.some((q) => q.needs !== 'nothing' && q.choices.some((c) => c.variants.length > 0));
+  if (variant === null && sheet.variants.length > 0 && !later && !dto.leaveOpen) {
+    const open = atCounter.findIndex(
+      (q, i) => q.choices.some((c) => c.variants.length > 0) && !dto.answers.some((a) => a.question === i),
+    );
+    throw bad(
+      `answers.${Math.max(0, open)}.answer`,
+      answered.length === 0 || open < 0
+        ? (atCounter[Math.max(0, open)]?.ask ?? 'Which variant is it?')
+        : `Still ${candidates.length} it could be. ${atCounter[open]!.ask}`,
+    );
+  }
+  return { variant, identified };
+}
+
+/** A unit that was opened before, or here before, says why it is back. */
+function openedOf(opened: OpenedDto, earlierVisits: number): NonNullable<EventPayloads['job-booked']['opened']> {
+  const why = opened.why?.trim();
+  if (!why && (opened.answer === 'yes' || earlierVisits > 0)) throw bad('opened.why', 'Why is it back?');
+  return { answer: opened.answer, signs: opened.signs, ...(why ? { why } : {}) };
+}

@@ -1,0 +1,54 @@
+import { BadRequestException } from '@nestjs/common';
+import { fileTypeFromBuffer } from 'file-type';
+import { createHash } from 'node:crypto';
+import sharp from 'sharp';
+
+const TYPES: ReadonlySet<string> = new Set(['image/jpeg', 'image/png', 'image/webp']);
+/** Longest side that is kept, px: enough to read a casting number. */
+const LONGEST = 2000;
+/** A picture that unpacks to more than this is no photograph but an attack. */
+const MOST_PIXELS = 60_000_000;
+export const MOST_BYTES = 8 * 1024 * 1024;
+
+export interface Picture {
+  readonly bytes: Buffer;
+  readonly sha256: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A name of a file as it came: one with a folder in it is refused, whatever it would be used for. */
+export function refuseFolder(name: string, field: string): void {
+  if (/[/\\\0]|^\.\.?$/.test(name))
+    throw new BadRequestException({
+      message: `${field}: "${name}" has a folder in its name`,
+      errors: { [field]: ['A plain file name, with no folder in it'] },
+    });
+}
+
+/**
+ * Decodes what came, turns it upright, brings it to size and writes it anew as JPEG: what is kept holds pixels and
+ * nothing else, no EXIF, no place, no camera. @throws BadRequestException for anything that is not a picture
+ */
+export async function picture(given: Buffer, field: string): Promise<Picture> {
+  const no = (why: string): BadRequestException =>
+    new BadRequestException({ message: `${field}: ${why}`, errors: { [field]: [why] } });
+  const type = await fileTypeFromBuffer(given);
+  if (!type || !TYPES.has(type.mime))
+    throw no(`${type ? `a file of type ${type.mime}` : 'this'} is not a picture; JPEG, PNG or WebP`);
+  try {
+    const { data, info } = await sharp(given, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .rotate()
+      .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: 82 })
+      .toBuffer({ resolveWithObject: true });
+    return {
+      bytes: data,
+      sha256: createHash('sha256').update(data).digest('hex'),
+      width: info.width,
+      height: info.height,
+    };
+  } catch (e) {
+    throw no(`the picture cannot be read (${e instanceof Error ? e.message.split('\n')[0]! : 'broken'})`);
+  }
+}

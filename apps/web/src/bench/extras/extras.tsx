@@ -1,0 +1,37 @@
+import type { FloorView } from '@jubb/contract';
+import { useEffect, useRef } from 'react';
+import type { Bench } from '../use-bench.ts';
+import { AddForm } from './add-form.tsx';
+import { NoteForm } from './note-form.tsx';
+import { PhotoForm } from './photo-form.tsx';
+import { SurpriseForm } from './surprise-form.tsx';
+import { WaitForm } from './wait-form.tsx';
+
+/** What can be put on record at any time, beside the move. */
+export type Extra = 'surprise' | 'note' | 'add' | 'photo' | 'wait';
+
+export function Extras({
+  kind,
+  bench,
+  floor,
+  close,
+}: {
+  readonly kind: Extra;
+  readonly bench: Bench;
+  readonly floor: FloorView | undefined;
+  readonly close: () => void;
+}): React.JSX.Element {
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    box.current?.querySelector<HTMLElement>('[aria-checked="true"], input, select')?.focus();
+  }, [kind]);
+  return (
+    <div className="extra" ref={box}>
+      {kind === 'surprise' && <SurpriseForm bench={bench} close={close} />}
+      {kind === 'note' && <NoteForm bench={bench} close={close} />}
+      {kind === 'add' && <AddForm bench={bench} close={close} />}
+      {kind === 'photo' && <PhotoForm bench={bench} close={close} />}
+      {kind === 'wait' && <WaitForm bench={bench} floor={floor} close={close} />}
+    </div>
+  );
+}

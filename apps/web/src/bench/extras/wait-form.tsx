@@ -1,0 +1,81 @@
+import type { FloorView } from '@jubb/contract';
+import { holdReasons, holdWords, type HoldReason } from '@jubb/core/bench';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import type { Bench } from '../use-bench.ts';
+
+/** What the job waits for: held where it stands, or parked on the shelf with a note for the next hands. */
+export function WaitForm({
+  bench,
+  floor,
+  close,
+}: {
+  readonly bench: Bench;
+  readonly floor: FloorView | undefined;
+  readonly close: () => void;
+}): React.JSX.Element {
+  const parked = bench.state.parked !== undefined;
+  const free = (floor?.shelves ?? []).filter((s) => !floor?.jobs.some((j) => j.place === s));
+  const [note, setNote] = useState('');
+  const [why, setWhy] = useState<HoldReason>('parts');
+  const [to, setTo] = useState('');
+  const place = to || free[0] || '';
+  return (
+    <div>
+      <div className="answers" role="radiogroup" aria-label="What does it wait for">
+        {holdReasons.map((w) => (
+          <button
+            key={w}
+            type="button"
+            role="radio"
+            aria-checked={why === w}
+            className="btn-line"
+            onClick={() => setWhy(w)}
+          >
+            {holdWords(w).replace(/^./, (c) => c.toUpperCase())}
+          </button>
+        ))}
+      </div>
+      <Form.Label htmlFor="hold-note">For whoever picks it up again</Form.Label>
+      <Form.Control id="hold-note" value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
+      <div className="d-flex gap-2 mt-2 align-items-center flex-wrap">
+        {!parked && (
+          <>
+            <Form.Select
+              aria-label="Place on the shelf"
+              value={place}
+              style={{ width: 150 }}
+              onChange={(e) => setTo(e.target.value)}
+            >
+              {free.map((s) => (
+                <option key={s}>{s}</option>
+              ))}
+            </Form.Select>
+            <button
+              type="button"
+              className="btn-ink"
+              disabled={!place}
+              onClick={() => {
+                if (bench.give({ type: 'park', why, note, to: place })) close();
+              }}
+            >
+              Park it there
+            </button>
+          </>
+        )}
+        <button
+          type="button"
+          className="btn-line"
+          onClick={() => {
+            if (bench.give({ type: 'hold', why, note })) close();
+          }}
+        >
+          {parked ? 'It waits for this too' : 'Hold it here'}
+        </button>
+        <button type="button" className="btn-line ms-auto" onClick={close}>
+          Close
+        </button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,69 @@
+import type { MeView } from '@jubb/contract';
+import { minutesLeft } from '@jubb/core/bench';
+import { handsWords, promiseWords } from '../floor/time-words.ts';
+import type { Extra } from './extras/extras.tsx';
+import { takeBack, type Bench } from './use-bench.ts';
+
+/** Whose unit it is, what was promised, and what can be put on record at any time. */
+export function JobHead({
+  bench,
+  me,
+  visits,
+  toggle,
+  extra,
+}: {
+  readonly bench: Bench;
+  readonly me: MeView;
+  readonly visits: number;
+  readonly toggle: (e: Extra) => void;
+  readonly extra: Extra | undefined;
+}): React.JSX.Element {
+  const { sheet, state } = bench;
+  const { booked } = state;
+  const open = !state.signed;
+  return (
+    <div className="jobhead">
+      <div>
+        <h1>
+          {sheet.title.split(',')[0]}, {booked?.unit.serial}
+        </h1>
+        <small>
+          Job {booked?.number}
+          {visits > 0 ? `, here before: ${visits}` : ''} · {booked?.customer.name} · {booked?.complaint.toLowerCase()}
+        </small>
+      </div>
+      <div className="fact">
+        <small>
+          {booked?.promise ? `Promised, ${handsWords(Math.round(minutesLeft(sheet, state)))} of hands` : 'Hands needed'}
+        </small>
+        <b>
+          {booked?.promise
+            ? promiseWords(booked.promise, new Date())
+            : handsWords(Math.round(minutesLeft(sheet, state)))}
+          {booked?.spendLimitMinor != null && (
+            <span className="quiet">
+              {' '}
+              to {me.workshop.currency}
+              {(booked.spendLimitMinor / 100).toFixed(0)}
+            </span>
+          )}
+        </b>
+      </div>
+      {open && (
+        <div className="acts">
+          <button type="button" className="btn-line" aria-pressed={extra === 'wait'} onClick={() => toggle('wait')}>
+            {state.parked ? 'Hold' : 'Park'} <kbd>h</kbd>
+          </button>
+          {bench.last && (
+            <button type="button" className="btn-line" onClick={() => takeBack(bench)}>
+              Take back <kbd>u</kbd>
+            </button>
+          )}
+          <button type="button" className="btn-line" onClick={() => bench.give({ type: 'sign-off' })}>
+            Sign off
+          </button>
+        </div>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,109 @@
+import {
+  closestCenter,
+  DndContext,
+  KeyboardCode,
+  KeyboardSensor,
+  PointerSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+  type KeyboardCoordinateGetter,
+} from '@dnd-kit/core';
+import type { JobLine } from '@jubb/contract';
+import type { ReactNode } from 'react';
+import { outbox } from '../outbox/use-outbox.ts';
+
+/** Arrows go from place to place in the order in which they stand on the screen. */
+const fromPlaceToPlace: KeyboardCoordinateGetter = (event, { context }) => {
+  const by =
+    event.code === KeyboardCode.Down || event.code === KeyboardCode.Right
+      ? 1
+      : event.code === KeyboardCode.Up || event.code === KeyboardCode.Left
+        ? -1
+        : 0;
+  if (by === 0) return undefined;
+  event.preventDefault();
+  const places = [...context.droppableRects.entries()].sort(([, a], [, b]) => a.top - b.top || a.left - b.left);
+  const at = places.findIndex(([id]) => id === context.over?.id);
+  const next = places[Math.max(0, Math.min(places.length - 1, at + by))];
+  const own = context.collisionRect;
+  if (!next || !own) return undefined;
+  const [, rect] = next;
+  return { x: rect.left + rect.width / 2 - own.width / 2, y: rect.top + rect.height / 2 - own.height / 2 };
+};
+
+/** Lets units be moved between places: by drag, or by keys on the handle (space, arrows, space). */
+export function MoveContext({
+  jobs,
+  refused,
+  children,
+}: {
+  readonly jobs: readonly JobLine[];
+  readonly refused: (words: string) => void;
+  readonly children: ReactNode;
+}): React.JSX.Element {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: fromPlaceToPlace }),
+  );
+  const dropped = ({ active, over }: DragEndEvent): void => {
+    const job = jobs.find((j) => j.id === active.id);
+    const to = over ? String(over.id) : undefined;
+    if (!job || to === undefined || job.place === to) return;
+    const there = jobs.find((j) => j.place === to);
+    if (there) return refused(`Job ${there.number} stands at ${to}. Move that one first.`);
+    void outbox.add({
+      id: crypto.randomUUID(),
+      job: job.id,
+      at: new Date().toISOString(),
+      device: 'floor',
+      command: { type: 'move', to },
+    });
+  };
+  return (
+    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+      {children}
+    </DndContext>
+  );
+}
+
+/** A place that a unit can be set down at. */
+export function PlaceTarget({
+  place,
+  className,
+  children,
+}: {
+  readonly place: string;
+  readonly className: string;
+  readonly children: ReactNode;
+}): React.JSX.Element {
+  const { setNodeRef, isOver } = useDroppable({ id: place });
+  return (
+    <div ref={setNodeRef} className={`${className} ${isOver ? 'over' : ''}`} data-place={place}>
+      {children}
+    </div>
+  );
+}
+
+/** The handle by which a unit is taken. */
+export function MoveHandle({ job }: { readonly job: JobLine }): React.JSX.Element {
+  const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: job.id });
+  return (
+    <button
+      ref={setNodeRef}
+      type="button"
+      className="handle"
+      {...attributes}
+      {...listeners}
+      aria-label={`Move job ${job.number} to another place`}
+      style={transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 5 } : undefined}
+    >
+      <svg width="18" height="22" viewBox="0 0 18 22" aria-hidden="true">
+        <path d="M3 4h12M3 11h12M3 18h12" stroke="currentColor" strokeWidth="2.5" />
+      </svg>
+      {transform && <span className="carried">Job {job.number}</span>}
+    </button>
+  );
+}

@@ -1,0 +1,67 @@
+import type { JobLine } from '@jubb/contract';
+
+export interface NextItem {
+  readonly key: string;
+  readonly job: JobLine;
+  readonly words: string;
+  /** ms since 1970: a wait ends, or the work must begin if the promise is to be kept. */
+  readonly at: number;
+  readonly kind: 'now' | 'wait' | 'begin';
+  readonly late: boolean;
+}
+
+/** A job without a promise comes after those that have one. */
+const NO_PROMISE = Number.MAX_SAFE_INTEGER;
+
+/**
+ * Everything in the shop that wants a hand, by time: waits when they end, work by the latest time at which it must
+ * begin to keep its promise. What is parked or held wants no hand, and a job that waits by the clock wants one when its
+ * clock has run.
+ */
+export function nextItems(jobs: readonly JobLine[], now: Date): readonly NextItem[] {
+  const ms = now.getTime();
+  const items = jobs.flatMap((job): NextItem[] => {
+    const waits = job.notices.timers.map((t): NextItem => {
+      const at = new Date(t.due).getTime();
+      const over = at <= ms;
+      return {
+        key: t.id,
+        job,
+        words: over ? `${t.title}: has run` : `${t.title}: ends`,
+        at,
+        kind: over ? 'now' : 'wait',
+        late: false,
+      };
+    });
+    const stands = job.notices.timers.some((t) => t.title === job.nextMove && new Date(t.due).getTime() > ms);
+    if (
+      job.hold ||
+      job.notices.parked ||
+      stands ||
+      waits.some((w) => w.kind === 'now' && w.words.startsWith(job.nextMove))
+    )
+      return waits;
+    const at = job.promise ? new Date(job.promise).getTime() - job.minutesLeft * 60_000 : NO_PROMISE;
+    return [...waits, { key: job.id, job, words: job.nextMove, at, kind: 'begin', late: at < ms }];
+  });
+  const sorted = items.sort((a, b) => a.at - b.at || a.job.number - b.job.number);
+  // What has run comes first, then the most pressing work: that is what hands can take up now.
+  const ran = sorted.filter((i) => i.kind === 'now');
+  const first = sorted.find((i) => i.kind === 'begin');
+  return [...ran, ...(first ? [first] : []), ...sorted.filter((i) => i.kind !== 'now' && i !== first)];
+}
+
+/** Jobs that hold every typed word somewhere: number, unit, serial, customer, complaint, place, next move, wait. */
+export function filtered(jobs: readonly JobLine[], typed: string): readonly JobLine[] {
+  const words = typed
+    .toLowerCase()
+    .split(/\s+/)
+    .filter((w) => w !== '');
+  return words.length === 0
+    ? jobs
+    : jobs.filter((j) => {
+        const text =
+          `${j.number} ${j.title} ${j.serial} ${j.customer} ${j.complaint} ${j.place ?? ''} ${j.nextMove} ${j.hold?.why ?? ''} ${j.hold?.note ?? ''}`.toLowerCase();
+        return words.every((w) => text.includes(w));
+      });
+}

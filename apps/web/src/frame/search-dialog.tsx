@@ -1,0 +1,88 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { queries } from '../api/queries.ts';
+
+const KIND = { job: 'Job', unit: 'Unit', customer: 'Customer', sheet: 'Sheet', part: 'Part' } as const;
+
+/** Finds a customer, unit, serial, job, part or sheet by what is typed; arrows choose, Enter goes. */
+export function SearchDialog({
+  open,
+  close,
+}: {
+  readonly open: boolean;
+  readonly close: () => void;
+}): React.JSX.Element {
+  const dialog = useRef<HTMLDialogElement>(null);
+  const [text, setText] = useState('');
+  const [at, setAt] = useState(0);
+  const navigate = useNavigate();
+  const found = useQuery(queries.search(text));
+  const rows = text.trim() === '' ? [] : (found.data ?? []);
+  useEffect(() => {
+    if (open) dialog.current?.showModal();
+    else dialog.current?.close();
+  }, [open]);
+  const go = (path: string | undefined): void => {
+    if (!path) return;
+    close();
+    setText('');
+    void navigate(path);
+  };
+  return (
+    <dialog ref={dialog} className="keys search" aria-label="Find" onClose={close}>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          go(rows[at]?.path);
+        }}
+      >
+        <label htmlFor="find" className="fw-bold">
+          Find a customer, unit, serial, job, part or sheet
+        </label>
+        <input
+          id="find"
+          className="form-control"
+          value={text}
+          autoComplete="off"
+          role="combobox"
+          aria-expanded={rows.length > 0}
+          aria-controls="found"
+          aria-activedescendant={rows[at] ? `found-${at}` : undefined}
+          onChange={(e) => {
+            setText(e.target.value);
+            setAt(0);
+          }}
+          onKeyDown={(e) => {
+            const by = e.key === 'ArrowDown' ? 1 : e.key === 'ArrowUp' ? -1 : 0;
+            if (by === 0) return;
+            e.preventDefault();
+            setAt(Math.max(0, Math.min(rows.length - 1, at + by)));
+          }}
+        />
+        <ul id="found" role="listbox" aria-label="Found" className="found">
+          {rows.map((r, i) => (
+            <li
+              key={`${r.kind}${r.path}${r.title}`}
+              id={`found-${i}`}
+              role="option"
+              aria-selected={i === at}
+              onClick={() => go(r.path)}
+            >
+              <small>{KIND[r.kind]}</small>
+              <span>
+                <b>{r.title}</b>
+                <small className="d-block">{r.says}</small>
+              </span>
+            </li>
+          ))}
+        </ul>
+        {text.trim() !== '' && !found.isFetching && rows.length === 0 && (
+          <p className="quiet">
+            {found.isError ? 'The server does not answer.' : 'Nothing holds that. Try fewer letters, or a number.'}
+          </p>
+        )}
+      </form>
+    </dialog>
+  );
+}
