@@ -22,6 +22,11 @@ export function openApi(app: INestApplication): OpenAPIObject {
     refPointerPrefix: '#/components/schemas/',
     additionalConverters: {
       isTrace: { type: 'array', items: { type: 'array', items: { type: 'number' }, minItems: 2, maxItems: 2 } },
+      isCounts: {
+        type: 'object',
+        additionalProperties: { type: 'integer', minimum: 0 },
+        description: 'part → how many',
+      },
       isTorque: { description: 'a torque' },
       isKnownUnit: { description: 'a unit such as N·m, ft·lbf, mm, thou' },
     },

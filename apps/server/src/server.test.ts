@@ -1,89 +1,28 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import type { NestExpressApplication } from '@nestjs/platform-express';
 import type { JobView, PersonView } from '@jubb/contract';
-import { nextMove, fold, checkChain } from '@jubb/core/bench';
+import { checkChain } from '@jubb/core/bench';
 import { randomUUID } from 'node:crypto';
-import { mkdtempSync } from 'node:fs';
-import { join } from 'node:path';
-import pg from 'pg';
-import request from 'supertest';
 import { DataSource } from 'typeorm';
-import { makeApp } from './app.ts';
 import { ACCESS } from './auth/access.ts';
 import { hashPin, pinFits } from './auth/pin.ts';
 import { likeText } from './database/like.ts';
-import { loadDemo } from './demo/demo.ts';
-import { SheetsService } from './sheets/sheets.service.ts';
+import { envelope, openShop, opNow, type TestShop } from './shop.fixtures.ts';
 
 jest.setTimeout(60_000);
 
-let app: NestExpressApplication;
-let databaseUrl = '';
-const cookies: Record<string, string> = {};
-const http = (): ReturnType<typeof request> => request(app.getHttpServer());
-const get = (path: string, who = 'Magnus Sorley'): request.Test =>
-  http()
-    .get(path)
-    .set('Cookie', cookies[who] ?? '');
-const post = (path: string, body: object, who = 'Magnus Sorley'): request.Test =>
-  http()
-    .post(path)
-    .set('Cookie', cookies[who] ?? '')
-    .send(body);
+let shop: TestShop;
+let app: TestShop['app'];
+const http = (): ReturnType<TestShop['http']> => shop.http();
+const get: TestShop['get'] = (...a) => shop.get(...a);
+const post: TestShop['post'] = (...a) => shop.post(...a);
 
 beforeAll(async () => {
-  const admin = process.env['JUBB_TEST_DATABASE'];
-  if (!admin) throw new Error('run ./jubb test: it starts the database that this test needs');
-  const name = `server_${process.pid}_${Date.now()}`;
-  const client = new pg.Client({ connectionString: admin });
-  await client.connect();
-  await client.query(`CREATE DATABASE ${name}`);
-  await client.end();
-  databaseUrl = admin.replace(/\/[^/]+$/, `/${name}`);
-  const dataDir = mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'server-'));
-  app = await makeApp(
-    {
-      port: 0,
-      host: '127.0.0.1',
-      databaseUrl,
-      dataDir,
-      webDir: undefined,
-      libraryDir: join(process.cwd(), 'library'),
-      standIns: '127.0.0.1:1',
-      secureCookie: false,
-    },
-    'silent',
-  );
-  await app.get(SheetsService).loadLibrary();
-  await loadDemo(app, new Date());
-  const people = (await http().get('/api/people')).body as PersonView[];
-  for (const [i, who] of ['Una Reith', 'Magnus Sorley', 'Ailsa Brock', 'Tam Veitch'].entries()) {
-    const answer = await http()
-      .post('/api/session')
-      .send({ person: people.find((p) => p.name === who)!.id, pin: String(1111 * (i + 1)) });
-    cookies[who] = String(answer.headers['set-cookie']).split(';')[0]!;
-    expect(String(answer.headers['set-cookie'])).toMatch(/HttpOnly/);
-    expect(String(answer.headers['set-cookie'])).toMatch(/SameSite=Strict/);
-  }
+  shop = await openShop();
+  ({ app } = shop);
 });
 afterAll(() => app.close());
 
-const jobAt = async (place: string): Promise<JobView> => {
-  const floor = (await get('/api/floor')).body as { jobs: { id: string; place: string }[] };
-  return (await get(`/api/jobs/${floor.jobs.find((j) => j.place === place)!.id}`)).body as JobView;
-};
-const envelope = (seen: number, command: object, id = randomUUID()): object => ({
-  id,
-  seen,
-  at: new Date().toISOString(),
-  device: 'test',
-  command,
-});
-const opNow = (job: JobView): string => {
-  const move = nextMove(job.sheet, fold(job.id, job.events));
-  if (move.kind !== 'op') throw new Error('no operation is next');
-  return move.op.id;
-};
+const jobAt = (place: string): Promise<JobView> => shop.jobAt(place);
 
 describe('the API describes itself', () => {
   interface Described {
@@ -100,7 +39,7 @@ describe('the API describes itself', () => {
     const book = body.components.schemas['BookInDto']!;
     expect(book.required).toEqual(expect.arrayContaining(['commandId', 'sheet', 'complaint', 'answers']));
     expect(book.properties!['complaint']!.minLength).toBe(3);
-    expect(body.components.schemas['CommandEnvelopeDto']!.properties!['command']!.oneOf).toHaveLength(14);
+    expect(body.components.schemas['CommandEnvelopeDto']!.properties!['command']!.oneOf).toHaveLength(31);
     expect(body.paths['/api/jobs']!.post!.requestBody!.content['application/json']!.schema.$ref).toBe(
       '#/components/schemas/BookInDto',
     );
@@ -204,6 +143,23 @@ describe('commands', () => {
     expect([first.status, again.status]).toEqual([200, 200]);
     expect(again.body).toEqual(first.body);
     expect((await jobAt('A')).events.length).toBe(job.events.length + first.body.events.length);
+  });
+
+  test('two who strip the same rung at once: one wins, the other is told, nothing is doubled', async () => {
+    const job = await jobAt('C');
+    const url = `/api/jobs/${job.id}/commands`;
+    const strip = { type: 'complete', op: opNow(job), tray: 'C1' };
+    const both = await Promise.all([
+      post(url, envelope(job.events.length, strip)),
+      post(url, envelope(job.events.length, strip), 'Una Reith'),
+    ]);
+    expect(both.map((b) => b.status).sort()).toEqual([200, 409]);
+    const loser = both.find((b) => b.status === 409)!.body as { refusal: { code: string }; missed: unknown[] };
+    expect(loser.refusal.code).toBe('already-done');
+    expect(loser.missed.length).toBeGreaterThan(0);
+    const now = await jobAt('C');
+    const op = (strip as { op: string }).op;
+    expect(now.events.filter((e) => e.type === 'parts-off' && e.payload.op === op)).toHaveLength(1);
   });
 
   test('twelve at once on one job: the log stays a chain without gap or double', async () => {

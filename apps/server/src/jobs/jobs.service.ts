@@ -12,7 +12,6 @@ import {
   decide,
   emptyBench,
   evolve,
-  firstHash,
   type BenchState,
   type Command,
   type CommandEnvelope,

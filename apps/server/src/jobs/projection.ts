@@ -25,11 +25,13 @@ export function project(pinned: Sheet, state: BenchState): Record<string, unknow
       ? move.op.kind === 'caution'
         ? move.step.title
         : opTitle(sheet, move.op)
-      : move.kind === 'sign-off'
-        ? 'Sign off'
-        : move.kind === 'hand-over'
-          ? 'Hand over'
-          : 'Handed over';
+      : move.kind === 'which'
+        ? 'Say which one it is'
+        : move.kind === 'sign-off'
+          ? 'Sign off'
+          : move.kind === 'hand-over'
+            ? 'Hand over'
+            : 'Handed over';
   return {
     stage: stageOf(sheet, state),
     progress: progress(sheet, state),

@@ -1,9 +1,8 @@
 import { BadRequestException } from '@nestjs/common';
-import { fileTypeFromBuffer } from 'file-type';
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 
-const TYPES: ReadonlySet<string> = new Set(['image/jpeg', 'image/png', 'image/webp']);
+const FORMATS: ReadonlySet<string> = new Set(['jpeg', 'png', 'webp']);
 /** Longest side that is kept, px: enough to read a casting number. */
 const LONGEST = 2000;
 /** A picture that unpacks to more than this is no photograph but an attack. */
@@ -33,9 +32,10 @@ export function refuseFolder(name: string, field: string): void {
 export async function picture(given: Buffer, field: string): Promise<Picture> {
   const no = (why: string): BadRequestException =>
     new BadRequestException({ message: `${field}: ${why}`, errors: { [field]: [why] } });
-  const type = await fileTypeFromBuffer(given);
-  if (!type || !TYPES.has(type.mime))
-    throw no(`${type ? `a file of type ${type.mime}` : 'this'} is not a picture; JPEG, PNG or WebP`);
+  if (isPdf(given)) throw no('a PDF is not a picture; JPEG, PNG or WebP');
+  const format = await formatOf(given);
+  if (format === undefined || !FORMATS.has(format))
+    throw no(`${format === undefined ? 'this' : `a file of kind ${format}`} is not a picture; JPEG, PNG or WebP`);
   try {
     const { data, info } = await sharp(given, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
       .rotate()
@@ -50,5 +50,20 @@ export async function picture(given: Buffer, field: string): Promise<Picture> {
     };
   } catch (e) {
     throw no(`the picture cannot be read (${e instanceof Error ? e.message.split('\n')[0]! : 'broken'})`);
+  }
+}
+
+/** By what stands in it, not by its name. */
+export function isPdf(given: Buffer): boolean {
+  return given.subarray(0, 5).toString('latin1') === '%PDF-';
+}
+
+/** The kind of picture by what stands in it; undefined when it is none. */
+async function formatOf(given: Buffer): Promise<string | undefined> {
+  try {
+    return (await sharp(given, { limitInputPixels: MOST_PIXELS }).metadata()).format;
+  } catch {
+    // What the decoder cannot open is no picture: the caller says so.
+    return undefined;
   }
 }

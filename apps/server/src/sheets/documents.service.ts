@@ -1,10 +1,9 @@
 import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
 import type { DocumentView } from '@jubb/contract';
-import { fileTypeFromBuffer } from 'file-type';
 import { createHash } from 'node:crypto';
 import { DataSource } from 'typeorm';
 import { SheetDocument } from '../database/entities/document.entity.ts';
-import { picture } from '../photos/picture.ts';
+import { isPdf, picture } from '../photos/picture.ts';
 
 @Injectable()
 export class DocumentsService {
@@ -18,9 +17,8 @@ export class DocumentsService {
 
   /** Attaches a PDF or a picture under a name; what had that name before is replaced. */
   async attach(sheet: string, name: string, given: Buffer, byName: string): Promise<DocumentView> {
-    const type = await fileTypeFromBuffer(given);
-    const bytes = type?.mime === 'application/pdf' ? given : (await picture(given, 'document')).bytes;
-    const mime = type?.mime === 'application/pdf' ? 'application/pdf' : 'image/jpeg';
+    const bytes = isPdf(given) ? given : (await picture(given, 'document')).bytes;
+    const mime = isPdf(given) ? 'application/pdf' : 'image/jpeg';
     const title = name.trim();
     if (title === '')
       throw new BadRequestException({

@@ -125,6 +125,8 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
               {caution && caution.id !== move.op.id && <Caution say={caution.say} />}
               <MovePanel key={move.op.id} bench={bench} step={move.step} op={move.op} me={me} />
             </>
+          ) : move.kind === 'which' ? (
+            <WhichBar bench={bench} />
           ) : (
             <ClosePanel bench={bench} jobId={id} kind={move.kind} />
           )}

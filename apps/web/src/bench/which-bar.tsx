@@ -1,3 +1,4 @@
+import { nextMove } from '@jubb/core/bench';
 import { narrow } from '@jubb/core/sheet';
 import { useState } from 'react';
 import { AnswerForm } from './panels/identify-panel.tsx';
@@ -6,7 +7,7 @@ import type { Bench } from './use-bench.ts';
 /** While nobody knows which variant it is: what it could be, and the questions that need no dismantling. */
 export function WhichBar({ bench }: { readonly bench: Bench }): React.JSX.Element | null {
   const { sheet, state } = bench;
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState(nextMove(bench.sheet, bench.state).kind === 'which');
   if (sheet.variants.length === 0 || state.variant !== undefined) return null;
   const left = narrow(sheet, state.identified).candidates;
   const answered = new Set(state.identified.map((i) => i.question));

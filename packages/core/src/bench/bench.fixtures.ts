@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readGoodSheet } from '../sheet/read/index.ts';
 import type { Sheet } from '../sheet/index.ts';
@@ -19,6 +19,16 @@ import {
 
 export const libraryText = (name: string): string =>
   readFileSync(join(process.cwd(), 'library', `${name}.yaml`), 'utf8');
+export const libraryNames: readonly string[] = readdirSync(join(process.cwd(), 'library'))
+  .filter((f) => f.endsWith('.yaml'))
+  .map((f) => f.replace('.yaml', ''));
+const kept = new Map<string, Sheet>();
+/** A shipped sheet, read once. */
+export function librarySheet(name: string): Sheet {
+  const sheet = kept.get(name) ?? readGoodSheet(libraryText(name), name);
+  kept.set(name, sheet);
+  return sheet;
+}
 export const hubDolly = (): Sheet => readGoodSheet(libraryText('hub-dolly'), 'hub-dolly');
 
 export const person = { id: 'p1', name: 'Una Reith', initials: 'UR' };
@@ -36,7 +46,7 @@ export const context: DecideContext = {
   },
 };
 
-export function booking(sheet: Sheet, variant = 'six-stud'): Command {
+export function booking(sheet: Sheet, variant: string | null = 'six-stud'): Command {
   return {
     type: 'book',
     number: 318,
@@ -58,6 +68,11 @@ export class TestBench {
   readonly events: JobEvent[] = [];
   private count = 0;
   constructor(readonly sheet: Sheet) {}
+
+  /** Moves the clock on by so many minutes. */
+  wait(minutes: number): void {
+    this.count += minutes * 60;
+  }
 
   envelope(command: Command, id = `c${this.count + 1}`): CommandEnvelope {
     return {
@@ -95,12 +110,12 @@ export class TestBench {
 
   /** Rehearses until `stop` says so, or nothing is left. */
   run(stop: (command: Command, state: BenchState) => boolean = () => false, figures: RehearsalFigures = {}): void {
-    for (let i = 0; i < 500; i += 1) {
-      const command = rehearse(this.sheet, this.state, context, figures);
+    for (let i = 0; i < 900; i += 1) {
+      const command = rehearse(this.sheet, this.state, context, { impatience: 'rehearsed', ...figures });
       if (!command || stop(command, this.state)) return;
       this.do(command);
     }
-    throw new Error('a rehearsal of more than 500 commands');
+    throw new Error('a rehearsal of more than 900 commands');
   }
 
   refold(): BenchState {
@@ -109,7 +124,7 @@ export class TestBench {
 }
 
 /** A job booked on a sheet. */
-export function booked(sheet: Sheet = hubDolly(), variant = 'six-stud'): TestBench {
+export function booked(sheet: Sheet = hubDolly(), variant: string | null = 'six-stud'): TestBench {
   const bench = new TestBench(sheet);
   bench.do(booking(sheet, variant));
   return bench;

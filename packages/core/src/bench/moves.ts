@@ -46,11 +46,13 @@ export function openOps(step: LadderStep, state: BenchState): readonly Op[] {
 /** The next thing to put hands on. */
 export type NextMove =
   | { readonly kind: 'op'; readonly step: LadderStep; readonly op: Op; readonly place: number; readonly of: number }
+  /** Nothing can be gone on with until someone says which variant it is. */
+  | { readonly kind: 'which' }
   | { readonly kind: 'sign-off' }
   | { readonly kind: 'hand-over' }
   | { readonly kind: 'closed' };
 
-/** The first reachable operation in the order of work; then sign-off, then hand-over. */
+/** The first reachable operation in the order of work; then which one it is, sign-off, hand-over. */
 export function nextMove(sheet: Sheet, state: BenchState): NextMove {
   if (state.handedOver) return { kind: 'closed' };
   if (state.signed) return { kind: 'hand-over' };
@@ -63,7 +65,8 @@ export function nextMove(sheet: Sheet, state: BenchState): NextMove {
       return { kind: 'op', step, op, place: side.indexOf(step) + 1, of: side.length };
     }
   }
-  return { kind: 'sign-off' };
+  const hangs = now.all.some((s) => !stepDone(s, state) && s.open.some((o) => o.when.some((c) => c.on === 'variant')));
+  return { kind: state.variant === undefined && hangs ? 'which' : 'sign-off' };
 }
 
 /** Where an operation stands in this job's ladder; undefined when it is not part of it. */

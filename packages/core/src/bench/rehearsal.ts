@@ -45,6 +45,10 @@ export function rehearse(
   if (move.kind === 'sign-off') return { type: 'sign-off' };
   if (move.kind === 'hand-over') return { type: 'hand-over', to: state.booked?.customer.name ?? 'the customer' };
   if (move.kind === 'closed') return undefined;
+  if (move.kind === 'which') {
+    const question = sheet.identify.find((q) => figures.identify?.(q.id) !== undefined);
+    return question && { type: 'identify', question: question.id, answer: figures.identify!(question.id)! };
+  }
   const { op } = move;
   const read = (what: string, otherwise: Quantity, dimension: string): Command => {
     const instrument = figures.gauge?.(dimension);

@@ -52,7 +52,9 @@ export function returnSheet(pinned: Sheet, state: BenchState): ReturnSheet {
     at:
       move.kind === 'op'
         ? `${SIDE[move.step.side]}, ${move.place} of ${move.of}: ${move.step.title}`
-        : 'Every step is done',
+        : move.kind === 'which'
+          ? 'It waits for which one it is'
+          : 'Every step is done',
     next: move.kind === 'op' ? (move.op.kind === 'caution' ? move.step.title : opTitle(sheet, move.op)) : 'Sign off',
     doneSteps: all.filter((s) => stepDone(s, state)).length,
     allSteps: all.length,
