@@ -76,7 +76,7 @@ describe('the whole line, on the real interface', () => {
 
   test('booking in: validation at the field, an undecided stud distance, a unit that was here before', async () => {
     await page.keyboard.press('b');
-    await page.waitForSelector('#ask-0');
+    await page.waitForSelector('#serial');
     await axeClean(page);
     await press(page, 'button', 'Book in');
     await has(page, 'Type the serial as it stands on the unit');
@@ -84,9 +84,11 @@ describe('the whole line, on the real interface', () => {
     await press(page, '.picks button', '20417');
     await has(page, 'Why is it back?');
     await page.type('#complaint', 'Growls on the left');
+    await page.waitForSelector('#ask-0');
+    await page.type('#why-back', 'Growls again, other side');
     await page.type('#ask-0', '71 mm');
     await press(page, 'button', 'Book in');
-    await has(page, 'near no variant');
+    await has(page, 'undecided');
     await page.$eval('#ask-0', (e) => (e as HTMLInputElement).select());
     await page.type('#ask-0', '65.1 mm');
     await page.select('#place', 'D');

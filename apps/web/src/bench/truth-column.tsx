@@ -25,10 +25,10 @@ export function TruthColumn({
   return (
     <aside className="right" aria-label="What is true now" tabIndex={0}>
       <div className={`blk ${standing.length ? 'stand' : ''}`}>
-        <h3>
+        <h2>
           {standing.length ? 'Do not' : 'Standing cautions'}
           <span>{standing.length || 'none now'}</span>
-        </h3>
+        </h2>
         {standing.map((s) => (
           <div key={s.id} className="row1">
             {s.say.replace(/^Do not /, '').replace(/^./, (c) => c.toUpperCase())}
@@ -36,9 +36,9 @@ export function TruthColumn({
         ))}
       </div>
       <div className={`blk ${aids.length ? 'aid' : ''}`}>
-        <h3>
+        <h2>
           Aids fitted<span>{aids.length}</span>
-        </h3>
+        </h2>
         {aids.map((a) => (
           <div key={a.id} className="row1">
             {a.title}
@@ -49,9 +49,9 @@ export function TruthColumn({
       <Waits bench={bench} />
       {leads.length > 0 && (
         <div className="blk aid">
-          <h3>
+          <h2>
             To restore<span>{leads.length}</span>
-          </h3>
+          </h2>
           {leads.map((l) => (
             <div key={l.id} className="row1">
               {l.title}
@@ -62,9 +62,9 @@ export function TruthColumn({
       )}
       {between.length > 0 && (
         <div className="blk">
-          <h3>
+          <h2>
             In between<span>{between.length}</span>
-          </h3>
+          </h2>
           {between.map((b) => (
             <div key={b.key} className="row1">
               {b.title}
@@ -75,12 +75,12 @@ export function TruthColumn({
       )}
       {marks.length > 0 && (
         <div className="blk">
-          <h3>
+          <h2>
             Marks
             <span>
               {marks.filter(([, m]) => m.aligned).length} of {marks.length} in line
             </span>
-          </h3>
+          </h2>
           {marks.map(([id]) => (
             <div key={id} className="row1">
               {sheet.marks[id]?.title}
@@ -92,9 +92,9 @@ export function TruthColumn({
       {open && <div id={WORKING_SLOT}>{!ownWorking && <WorkingBlock lines={working} />}</div>}
       {off.length > 0 && (
         <div className="blk">
-          <h3>
+          <h2>
             Still off the unit<span>{off.length}</span>
-          </h3>
+          </h2>
           {off.map(([id, o]) => (
             <div key={id} className="row1">
               {sheet.parts[id]?.title}
@@ -106,9 +106,9 @@ export function TruthColumn({
       )}
       {state.photos.length > 0 && (
         <div className="blk">
-          <h3>
+          <h2>
             Pictures<span>{state.photos.length}</span>
-          </h3>
+          </h2>
           <div className="photos">
             {state.photos.map((p) => (
               <a key={p.photo} href={`/api/photos/${p.photo}`} target="_blank" rel="noreferrer">
@@ -129,9 +129,9 @@ function Waits({ bench }: { readonly bench: Bench }): React.JSX.Element | null {
   if (timers.length === 0) return null;
   return (
     <div className="blk">
-      <h3>
+      <h2>
         Running<span>{timers.length}</span>
-      </h3>
+      </h2>
       {timers.map((t) => {
         const left = clockLeft(t.due, now);
         return (

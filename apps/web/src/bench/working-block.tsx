@@ -26,9 +26,9 @@ export function WorkingBlock({
   if (lines.length === 0) return null;
   return (
     <div className="blk">
-      <h3>
+      <h2>
         Working<kbd>w</kbd>
-      </h3>
+      </h2>
       {lines.map((l, i) => (
         <div key={`${i}-${l.name}`} className="row1">
           <span>

@@ -4,10 +4,12 @@ import {
   KeyboardCode,
   KeyboardSensor,
   PointerSensor,
+  pointerWithin,
   useDraggable,
   useDroppable,
   useSensor,
   useSensors,
+  type CollisionDetection,
   type DragEndEvent,
   type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
@@ -32,6 +34,12 @@ const fromPlaceToPlace: KeyboardCoordinateGetter = (event, { context }) => {
   if (!next || !own) return undefined;
   const [, rect] = next;
   return { x: rect.left + rect.width / 2 - own.width / 2, y: rect.top + rect.height / 2 - own.height / 2 };
+};
+
+/** The place under the finger; by keys there is none, and the nearest counts. */
+const underPointer: CollisionDetection = (args) => {
+  const under = pointerWithin(args);
+  return under.length > 0 ? under : closestCenter(args);
 };
 
 /** Lets units be moved between places: by drag, or by keys on the handle (space, arrows, space). */
@@ -63,7 +71,7 @@ export function MoveContext({
     });
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={dropped}>
+    <DndContext sensors={sensors} collisionDetection={underPointer} onDragEnd={dropped}>
       {children}
     </DndContext>
   );

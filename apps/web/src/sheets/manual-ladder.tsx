@@ -38,7 +38,7 @@ function Side({
 }): React.JSX.Element {
   return (
     <section>
-      <h3>{title}</h3>
+      <h2>{title}</h2>
       <ol>
         {steps.map((s) => (
           <li key={s.id}>

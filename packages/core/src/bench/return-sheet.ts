@@ -55,7 +55,14 @@ export function returnSheet(pinned: Sheet, state: BenchState): ReturnSheet {
         : move.kind === 'which'
           ? 'It waits for which one it is'
           : 'Every step is done',
-    next: move.kind === 'op' ? (move.op.kind === 'caution' ? move.step.title : opTitle(sheet, move.op)) : 'Sign off',
+    next:
+      move.kind === 'op'
+        ? move.op.kind === 'caution'
+          ? move.step.title
+          : opTitle(sheet, move.op)
+        : move.kind === 'which'
+          ? 'Say which one it is'
+          : 'Sign off',
     doneSteps: all.filter((s) => stepDone(s, state)).length,
     allSteps: all.length,
     standing: standingNow(sheet, state).map((s) => s.say),

@@ -1,7 +1,15 @@
 import type { HowRead } from './reading-types.ts';
-import { formatBand, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
+import {
+  canonicalUnit,
+  formatBand,
+  formatNumber,
+  formatQuantity,
+  inCanonical,
+  type Quantity,
+} from '@jubb/core/quantities';
 import { useEffect } from 'react';
 import { createPortal } from 'react-dom';
+import { Whose } from '../figure-source.tsx';
 import { Rule } from '../../drawing/rule.tsx';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
 import { factsOf } from '../instrument-facts.ts';
@@ -27,7 +35,8 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test' | 'measur
     void hand?.({ action: 'fit-pack', packMm: AS_FOUND_PACK_MM });
   }, [hand]);
   const readings = state.readings.filter((r) => r.op === op.id);
-  const unit = readings.at(-1)?.value.unit ?? (dimension === 'torque' ? 'N·m' : 'mm');
+  const limit = measure ? (measure.newSize ?? measure.min ?? measure.max) : (test?.accept ?? setting?.band)?.low;
+  const unit = readings.at(-1)?.value.unit ?? limit?.unit ?? canonicalUnit(dimension);
   const own = (q: Quantity | undefined): number | undefined => (q ? inCanonical(q, dimension) : undefined);
   const limits = measure
     ? { low: own(measure.min), high: own(measure.max) }
@@ -47,6 +56,10 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test' | 'measur
   const takeLive = (): void => {
     if (indicator?.value !== undefined) take({ value: indicator.value, unit: indicator.view.unit }, 'instrument');
   };
+  const asFound =
+    op.kind === 'test' && op.moment === 'now'
+      ? state.readings.findLast((r) => r.subject === 'test' && r.id === op.test && r.moment === 'as-found')
+      : undefined;
   const answer = state.answers[op.id];
   const ready = missing.length === 0 && (!measure?.groove || answer);
   const foot = document.getElementById('foot');
@@ -59,11 +72,12 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test' | 'measur
             ? `New ${measure.newSize ? formatQuantity(measure.newSize, 2) : '–'}${measure.min ? `, at least ${formatQuantity(measure.min, 2)}` : ''}${measure.max ? `, at most ${formatQuantity(measure.max, 2)}` : ''}`
             : `Accepted ${formatBand((test?.accept ?? setting?.band)!)}`}
         </p>
+        <Whose from={(measure ?? test ?? setting)!.from} documents={bench.documents} />
         <Rule
           {...limits}
           guard={readings.at(-1)?.result ? (own(readings.at(-1)!.result!.uncertainty) ?? 0) : 0.01}
           readings={readings.map((r) => own(r.value)!)}
-          unit={dimension === 'torque' ? 'N·m' : 'mm'}
+          unit={canonicalUnit(dimension)}
           title={(measure ?? test ?? setting)!.title}
         />
         {readings.map((r) => (
@@ -73,10 +87,15 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test' | 'measur
             {r.result && <VerdictMark verdict={r.result.verdict} />}
           </div>
         ))}
+        {asFound && (
+          <p className="past m-0 mt-2">
+            As found: <b>{formatQuantity(asFound.value)}</b>
+          </p>
+        )}
         {where !== undefined && (
           <TypedReading
             dimension={dimension}
-            unit={`60.00 ${unit}`.replace('60.00 N·m', '0.6 N·m')}
+            unit={`${formatNumber(limit?.value ?? 1)} ${unit}`}
             label={measure ? `Reading at ${where}` : 'Reading'}
             take={(q) => take(q, 'hand')}
           />

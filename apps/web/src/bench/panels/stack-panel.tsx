@@ -122,7 +122,6 @@ function Layer({
         {...attributes}
         {...listeners}
         role="button"
-        aria-label={`${place}: ${layer.title}`}
       >
         <b>{place}</b>
         <span>{layer.title}</span>

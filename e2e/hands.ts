@@ -1,0 +1,120 @@
+import { fold, rehearse, type BenchState, type RehearsalFigures } from '@jubb/core/bench';
+import type { JobView } from '@jubb/contract';
+import { randomUUID } from 'node:crypto';
+import type { Page } from 'puppeteer-core';
+import { press, text } from './workshop.ts';
+
+export const title = (page: Page): Promise<string> => text(page, '.mid h2');
+
+/** Asks the API as whoever is signed in on a page. */
+export async function ask<T>(page: Page, path: string, body?: object): Promise<T> {
+  const answer = await page.evaluate(
+    async (p: string, b: string | undefined) => {
+      const r = await fetch(`/api/${p}`, {
+        ...(b === undefined ? {} : { method: 'POST', body: b, headers: { 'content-type': 'application/json' } }),
+      });
+      return { status: r.status, json: (await r.json()) as unknown };
+    },
+    path,
+    body === undefined ? undefined : JSON.stringify(body),
+  );
+  if (answer.status >= 300) throw new Error(`${path}: ${answer.status} ${JSON.stringify(answer.json)}`);
+  return answer.json as T;
+}
+
+/** Books a unit in, by the API; its job's id. */
+export async function book(page: Page, sheet: string, answers: readonly string[], place?: string): Promise<string> {
+  const { id } = await ask<{ id: string }>(page, 'jobs', {
+    commandId: randomUUID(),
+    customerName: 'Skerrow Airfield',
+    serial: `T-${randomUUID().slice(0, 6)}`,
+    sheet,
+    complaint: 'as booked in a test',
+    answers: answers.map((answer, question) => ({ question, answer })),
+    ...(place === undefined ? {} : { place }),
+  });
+  return id;
+}
+
+/** Goes on with a job as a steady pair of hands would, by the API, until the state says so. */
+export async function forward(
+  page: Page,
+  job: string,
+  until: (state: BenchState) => boolean,
+  figures: RehearsalFigures = {},
+): Promise<void> {
+  for (let i = 0; i < 400; i += 1) {
+    const view = await ask<JobView>(page, `jobs/${job}`);
+    const state = fold(job, view.events);
+    if (until(state)) return;
+    const command = rehearse(view.sheet, state, { drawers: view.drawers }, { impatience: 'a test', ...figures });
+    if (!command) throw new Error('nothing is left to rehearse');
+    await ask(page, `jobs/${job}/commands`, {
+      id: randomUUID(),
+      seen: view.events.length,
+      at: new Date().toISOString(),
+      device: 'test',
+      command,
+    });
+  }
+  throw new Error('never came to it');
+}
+
+/** The figure that a panel asks for, in the middle of what it accepts. */
+async function wanted(page: Page): Promise<string> {
+  const says = (await text(page, '.op p')).replaceAll('\u202f', ' ');
+  const made = /New ([\d.]+) ([^\s,]+)/.exec(says);
+  if (made) return `${made[1]} ${made[2]}`;
+  const least = /at least ([\d.]+) ([^\s,]+)/.exec(says);
+  if (least) return `${Number(least[1]) * 2} ${least[2]}`;
+  const band = /Accepted ([\d.]+) (?:to|±) ([\d.]+) (\S+)/.exec(says);
+  if (!band) throw new Error(`no figure to be read in: ${says}`);
+  const middle = says.includes('±') ? Number(band[1]) : (Number(band[1]) + Number(band[2])) / 2;
+  return `${middle} ${band[3]}`;
+}
+
+async function blur(page: Page): Promise<void> {
+  await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
+}
+
+/** Does whatever the move asks, on the screen: reads, chooses the good one, counts what came off, presses the button. */
+export async function doMove(page: Page): Promise<void> {
+  const before = await page.$eval('.mid', (e) => e.innerHTML);
+  const is = async (selector: string): Promise<boolean> => (await page.$(selector)) !== null;
+  if (await is('.op .tickbox')) {
+    for (const tick of await page.$$('.op .choice')) await tick.click();
+    await blur(page);
+    await page.keyboard.press('Enter');
+  } else if (await is('.op .choice')) await (await page.$('.op .choice'))!.click();
+  else if (await is('#typed')) {
+    await page.type('#typed', await wanted(page));
+    await page.keyboard.press('Enter');
+    await blur(page);
+  } else if (await is('#reason')) {
+    await page.type('#reason', 'Looked at in good light');
+    await press(page, '.op button', 'Reuse');
+    await blur(page);
+  } else if (await is('.counter')) {
+    const [, expected] = /: (\d+) came off/.exec(await text(page, '.op')) ?? [];
+    for (let i = 0; i < Number(expected ?? 8); i += 1) await page.keyboard.press('+');
+    await page.keyboard.press('Enter');
+  } else if ((await is('.op .btn-line')) && !(await is('.btn-go'))) await (await page.$('.op .btn-line'))!.click();
+  else if ((await is('.answers button')) && !(await is('.answers [aria-pressed=true]')))
+    await (await page.$('.answers button'))!.click();
+  else {
+    await page.waitForSelector('.btn-go:not(:disabled)');
+    await page.keyboard.press((await page.$eval('.btn-go kbd', (k) => k.textContent)) === 'space' ? 'Space' : 'Enter');
+  }
+  await page
+    .waitForFunction((b: string) => document.querySelector('.mid')?.innerHTML !== b, {}, before)
+    .catch(async () => Promise.reject(new Error(`nothing moved at: ${await text(page, '.mid')}`)));
+}
+
+/** Does one move after another on the screen until the title fits. */
+export async function workTo(page: Page, stop: RegExp): Promise<void> {
+  for (let i = 0; i < 200; i += 1) {
+    if (stop.test(await title(page))) return;
+    await doMove(page);
+  }
+  throw new Error(`never came to ${stop}: at ${await title(page)}`);
+}
