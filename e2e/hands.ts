@@ -67,7 +67,7 @@ async function wanted(page: Page): Promise<string> {
   if (made) return `${made[1]} ${made[2]}`;
   const least = /at least ([\d.]+) ([^\s,]+)/.exec(says);
   if (least) return `${Number(least[1]) * 2} ${least[2]}`;
-  const band = /Accepted ([\d.]+) (?:to|±) ([\d.]+) (\S+)/.exec(says);
+  const band = /(?:Accepted|Band) ([\d.]+) (?:to|±) ([\d.]+) ([^\s,]+)/.exec(says);
   if (!band) throw new Error(`no figure to be read in: ${says}`);
   const middle = says.includes('±') ? Number(band[1]) : (Number(band[1]) + Number(band[2])) / 2;
   return `${middle} ${band[3]}`;

@@ -342,6 +342,8 @@ describe('a stack, a wait, and the floor', () => {
       await page.waitForSelector(`${to}.over`);
       await page.mouse.up();
     };
+    // The keys took the screen down to the shelf with them.
+    await page.$eval('.places', (e) => e.scrollTo(0, 0));
     await drag('[data-place="B"] .handle', '[data-place="D"]');
     await page.waitForFunction(
       (n: string) => document.querySelector('[data-place="D"]')?.textContent?.includes(n),

@@ -219,6 +219,13 @@ export class SurpriseDto extends CommandDto {
   part?: string;
 }
 
+export class AdjustDto extends OpCommandDto {
+  declare type: 'adjust';
+  @IsString()
+  @MaxLength(200)
+  note: string;
+}
+
 export class SayUnitDto extends OpCommandDto {
   declare type: 'say-unit';
   @IsString()
@@ -286,6 +293,7 @@ export const stripCommandDtos = [
   { name: 'add-aid', value: AddAidDto },
   { name: 'add-lead', value: AddLeadDto },
   { name: 'surprise', value: SurpriseDto },
+  { name: 'adjust', value: AdjustDto },
   { name: 'say-unit', value: SayUnitDto },
   { name: 'note', value: NoteDto },
   { name: 'park', value: ParkDto },

@@ -1,3 +1,4 @@
+import { AdjustPanel } from './panels/adjust-panel.tsx';
 import { ChoosePanel } from './panels/choose-panel.tsx';
 import { CountPanel } from './panels/count-panel.tsx';
 import { IdentifyPanel } from './panels/identify-panel.tsx';
@@ -19,7 +20,11 @@ export function MovePanel(props: PanelProps): React.JSX.Element {
     case 'tighten':
       return <TightenPanel {...(props as PanelProps<'tighten'>)} />;
     case 'set':
-      return <SetPanel {...(props as PanelProps<'set'>)} />;
+      return props.bench.sheet.settings[props.op.setting]?.shims ? (
+        <SetPanel {...(props as PanelProps<'set'>)} />
+      ) : (
+        <AdjustPanel {...(props as PanelProps<'set'>)} />
+      );
     case 'judge':
       return <JudgePanel {...(props as PanelProps<'judge'>)} />;
     case 'choose':

@@ -109,6 +109,12 @@ export function evolveStrip(state: BenchState, event: StripEvent, stamp: Stamp):
       if (own.kind === 'lead') return { ...next, leads: { ...state.leads, [own.id]: { parted: stamp } } };
       return next;
     }
+    case 'setting-adjusted': {
+      const { setting, note } = event.payload;
+      const before = state.settings[setting] ?? { rounds: [] };
+      const rounds = [...before.rounds, { adjusted: { note, ...stamp }, readings: [] }];
+      return { ...state, settings: { ...state.settings, [setting]: { ...before, rounds } } };
+    }
     case 'unit-said': {
       const { joint, unit, reason } = event.payload;
       return { ...state, units: { ...state.units, [joint]: { unit, reason, ...stamp } } };

@@ -169,6 +169,7 @@ export function rehearse(
       const last = rounds.at(-1);
       if (!last?.result) return read(`${s.id} round ${Math.max(1, rounds.length)}`, s.target, s.dimension);
       if (last.result.verdict === 'within') return { type: 'complete', op: op.id };
+      if (!s.shims) return { type: 'adjust', op: op.id, note: 'Rehearsed' };
       const advice = advisePack(s, state.settings[s.id], context.drawers[s.shims?.drawer ?? ''] ?? []);
       const pieces = advice?.fromDrawer.results.stacks[0]?.pieces;
       return pieces ? { type: 'fit-pack', op: op.id, pieces } : undefined;

@@ -16,6 +16,8 @@ export type Pull = EventPayloads['bolt-pulled'] &
 export interface SettingRound {
   /** Absent in the first round: the sheet's trial pack is in. */
   readonly fitted?: EventPayloads['pack-fitted'] & Stamp;
+  /** What was moved before these readings, for a setting without shims. */
+  readonly adjusted?: Stamp & { readonly note: string };
   readonly readings: readonly Reading[];
   readonly result?: ReadingResult;
 }

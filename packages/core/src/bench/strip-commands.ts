@@ -45,6 +45,7 @@ export type StripCommand =
       /** What is broken. */
       readonly part?: string;
     }
+  | { readonly type: 'adjust'; readonly op: string; readonly note: string }
   | { readonly type: 'say-unit'; readonly op: string; readonly unit: string; readonly reason: string }
   | { readonly type: 'note'; readonly text: string }
   /** Given by the server once the picture is kept. */

@@ -101,6 +101,8 @@ export interface StripPayloads {
   'timer-ended': { readonly timer: string; readonly early: string | null };
   prepared: { readonly item: string; readonly what: string };
   'own-added': { readonly own: OwnThing };
+  /** A setting without shims was moved, and is read again: what was done, in the hand's own terms. */
+  'setting-adjusted': { readonly op: string; readonly setting: string; readonly note: string };
   'unit-said': { readonly op: string; readonly joint: string; readonly unit: string; readonly reason: string };
   noted: { readonly step: string | null; readonly text: string; readonly about: 'note' | 'not-as-sheet' | 'broken' };
   'lesson-filed': {

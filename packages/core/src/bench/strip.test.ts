@@ -430,6 +430,27 @@ describe('figures', () => {
   });
 });
 
+describe('a setting that is moved by hand', () => {
+  test('each try is a round of its own, and the mean is never taken across a move', () => {
+    const bench = booked(librarySheet('output-spanner'), 'short-nose');
+    const op = upTo(bench, 'set', 'build nut');
+    const read = (value: number): void =>
+      bench.do({ type: 'take-reading', op, value: { value, unit: 'N·m' }, how: 'hand' });
+    read(3.0);
+    expect(bench.refused({ type: 'adjust', op, note: 'x' }).code).toBe('not-complete');
+    read(3.2);
+    expect(bench.refused({ type: 'complete', op }).code).toBe('not-complete');
+    bench.do({ type: 'adjust', op, note: 'Nut back one slot' });
+    read(1.5);
+    read(1.7);
+    const rounds = bench.state.settings['drag']!.rounds;
+    expect(rounds.map((r) => r.result?.mean.value)).toEqual([3.1, 1.6]);
+    expect(bench.refused({ type: 'adjust', op, note: 'x' }).code).toBe('already-done');
+    bench.do({ type: 'complete', op });
+    expect(bench.state.settings['drag']!.confirmed?.value.value).toBe(1.6);
+  });
+});
+
 describe('which one it is', () => {
   test('told on its rung, the ladder changes', () => {
     const bench = booked(librarySheet('differential-side'), null);

@@ -15,6 +15,7 @@ import { decideAnswer, decideTakeReading } from './readings.ts';
 import { decideAddPhoto, decideNote } from './notes.ts';
 import { decideClearHold, decideHold, decideMove, decidePark, decideResume } from './shelf.ts';
 import {
+  decideAdjust,
   decideCount,
   decideCountTray,
   decideIdentify,
@@ -121,6 +122,8 @@ function choose(
       return decideCount(state, sheet, command);
     case 'count-tray':
       return decideCountTray(state, sheet, command);
+    case 'adjust':
+      return decideAdjust(state, sheet, command);
     case 'say-unit':
       return decideSayUnit(state, sheet, command);
     case 'start-timer':

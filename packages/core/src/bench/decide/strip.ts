@@ -218,6 +218,21 @@ export function decideCountTray(state: BenchState, sheet: Sheet, command: Of<'co
   });
 }
 
+/** A setting without shims is moved after readings that were not in its band; the next readings are a round of their own. */
+export function decideAdjust(state: BenchState, sheet: Sheet, command: Of<'adjust'>): Decision {
+  const reached = reach(sheet, state, command.op, ['set']);
+  if ('refused' in reached) return reached.refused;
+  const setting = sheet.settings[reached.op.setting]!;
+  if (setting.shims) return refuse('wrong-kind', `${setting.title} is set by its pack`, 'Fit another pack');
+  const last = state.settings[setting.id]?.rounds.at(-1);
+  if (!last?.result) return refuse('not-complete', 'Not read yet', 'Read it before it is moved');
+  if (last.result.verdict === 'within') return refuse('already-done', 'It is within its band', 'Complete the setting');
+  return accept({
+    type: 'setting-adjusted',
+    payload: { op: reached.op.id, setting: setting.id, note: command.note.trim() },
+  });
+}
+
 /** Says in which unit a bare figure of the sheet is meant. */
 export function decideSayUnit(state: BenchState, sheet: Sheet, command: Of<'say-unit'>): Decision {
   const reached = reach(sheet, state, command.op, ['tighten']);
