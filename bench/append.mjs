@@ -28,7 +28,7 @@ for (let i = 0; i < TURNS + WARM; i += 1) {
     seen,
     at: new Date().toISOString(),
     device: 'bench',
-    command: { type: 'move', to: i % 2 ? 'A' : 'B' },
+    command: { type: 'note', text: `note ${i}` },
   };
   let from = performance.now();
   const { events } = await jobs.command(job, envelope, { person, at: new Date(), device: 'bench' });

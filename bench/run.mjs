@@ -5,6 +5,7 @@ import { decide, emptyBench, fold, rehearse } from '../packages/core/dist/bench/
 import { reckon, reckoners, shimStack } from '../packages/core/dist/reckoners/index.js';
 import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
+import { ladder } from '../packages/core/dist/sheet/index.js';
 import { readGoodSheet } from '../packages/core/dist/sheet/read/index.js';
 
 const sheet = readGoodSheet(readFileSync(new URL('../library/hub-dolly.yaml', import.meta.url), 'utf8'), 'hub-dolly');
@@ -46,6 +47,38 @@ function longLog(n) {
   for (let i = 0; events.length < n; i += 1) give({ type: 'move', to: i % 2 ? 'A' : 'B' });
   return events;
 }
+/** A sheet of `n` rungs: groups, named constraints on the build side, operations that hang on a finding. */
+function rungs(n) {
+  const hub = sheet.steps.find((s) => s.id === 'build cap');
+  const steps = [];
+  for (let i = 0; i < n; i += 1) {
+    const base = {
+      rung: `r${i}`,
+      title: `Rung ${i}`,
+      group: `g${Math.floor(i / 12)}`,
+      when: [],
+      minutes: 3,
+      tools: [],
+      ahead: [],
+    };
+    const ops = (side) =>
+      hub.ops.map((o, j) => ({
+        ...o,
+        id: `${side}/r${i}/${j}`,
+        when: j % 3 === 2 ? [{ on: 'finding', subject: 'part', is: 'renew', negate: false }] : [],
+      }));
+    steps.push({ ...base, id: `strip r${i}`, side: 'strip', ops: ops('strip'), after: [], before: [] });
+    steps.push({
+      ...base,
+      id: `build r${i}`,
+      side: 'build',
+      ops: ops('build'),
+      after: i % 9 === 4 ? [`build r${i + 3}`] : [],
+      before: i % 11 === 7 ? [`build r${Math.min(n - 1, i + 2)}`] : [],
+    });
+  }
+  return { ...sheet, steps };
+}
 const events = longLog(2000);
 const drawer = Array.from({ length: 12 }, (_, i) => ({ thickness: { value: 0.05 + i * 0.13, unit: 'mm' }, count: 4 }));
 const bench = new Bench({ time: 1000 });
@@ -63,6 +96,12 @@ bench
   )
   .add('oring-find over all of AS568', () => reckon('oring-find', of('oring-find').checks[0].inputs))
   .add('two-plane-balance', () => reckon('two-plane-balance', of('two-plane-balance').checks[0].inputs));
+// A sheet of 150 rungs with constraints on both sides, and findings that change it.
+const wide = rungs(150);
+let turn = 0;
+bench.add('ladder of a 150-rung sheet (goal 5 ms)', () =>
+  ladder(wide, { variant: undefined, methods: {}, findings: { part: turn++ % 2 ? 'renew' : 'reuse' } }),
+);
 await bench.run();
 const ms = (t) => t.result.latency?.mean ?? t.result.mean;
 const base = ms(bench.tasks[0]);

@@ -5,7 +5,7 @@ ROOT="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
 . "$ROOT/scripts/lib/common.sh"
 . "$ROOT/scripts/lib/postgres.sh"
 need_node
-need_packages postgresql
+need_packages postgresql chromium
 need_modules
 need_build all
 WORK="$(mktemp -d /tmp/jubb-bench.XXXXXX)"
@@ -18,3 +18,4 @@ trap finish EXIT
 node "$ROOT/bench/run.mjs"
 start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
 JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/bench/append.mjs"
+JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" JUBB_WEB="$ROOT/apps/web/dist" node "$ROOT/bench/browser.mjs"

@@ -6,11 +6,13 @@ set -euo pipefail
 PORT=7800
 DATA="$ROOT/.jubb"
 DEMO=yes
+HOST=0.0.0.0
 while [ $# -gt 0 ]; do
   case "$1" in
     --port) PORT="${2:?--port takes a number}"; shift 2 ;;
     --data) DATA="${2:?--data takes a folder}"; shift 2 ;;
     --empty) DEMO=no; shift ;;
+    --host) HOST="${2:?--host takes an address}"; shift 2 ;;
     *) fail "start does not know $1" ;;
   esac
 done
@@ -46,7 +48,7 @@ if [ -z "${DATABASE_URL:-}" ]; then
   start_cluster "$DATA/postgres" "${JUBB_PG_PORT:-$((PORT + 12))}"
 fi
 echo $$ >"$DATA/jubb.pid"
-export PORT JUBB_DATA="$DATA" JUBB_DEMO="$DEMO" JUBB_WEB="$ROOT/apps/web/dist" JUBB_LIBRARY="$ROOT/library"
+export PORT JUBB_HOST="$HOST" JUBB_DATA="$DATA" JUBB_DEMO="$DEMO" JUBB_WEB="$ROOT/apps/web/dist" JUBB_LIBRARY="$ROOT/library"
 export JUBB_STAND_INS="127.0.0.1:$STAND_IN_PORT" JUBB_STAND_IN_PORT="$STAND_IN_PORT"
 node "$ROOT/apps/stand-ins/dist/main.js" >"$DATA/stand-ins.log" 2>&1 &
 pids+=($!)
@@ -60,6 +62,11 @@ for _ in $(seq 1 240); do
 done
 say ""
 say "  Jubb is open:  http://127.0.0.1:$PORT"
+if [ "$HOST" = 0.0.0.0 ]; then
+  for card in $(hostname -I 2>/dev/null); do
+    case "$card" in *:*) ;; *) say "  From another device on this network:  http://$card:$PORT" ;; esac
+  done
+fi
 [ "$DEMO" = yes ] && say "  Press a name. Demo PINs: Una 1111, Magnus 2222, Ailsa 3333, Tam 4444" || say "  Press Owner. First PIN: 1111"
 say "  Ctrl-C stops everything that was started here."
 say ""

@@ -1,10 +1,9 @@
 import 'reflect-metadata';
-import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
 import { QueryClient } from '@tanstack/react-query';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
-import { del, get, set } from 'idb-keyval';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
+import { idlePersister } from './api/idle-persister.ts';
 import { App } from './app.tsx';
 import { outbox } from './outbox/use-outbox.ts';
 import { connectOutbox } from './bench/job-cache.ts';
@@ -14,15 +13,7 @@ import './theme/theme.scss';
 const client = new QueryClient({
   defaultOptions: { queries: { networkMode: 'offlineFirst', gcTime: 7 * 86_400_000, staleTime: 2000, retry: false } },
 });
-const persister = createAsyncStoragePersister({
-  key: 'jubb-asked',
-  storage: {
-    getItem: async (k) => (await get<string>(k)) ?? null,
-    setItem: (k, v) => set(k, v),
-    removeItem: (k) => del(k),
-  },
-  throttleTime: 300,
-});
+const persister = idlePersister();
 connectOutbox(client);
 void outbox.open();
 if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.serviceWorker.register('/sw.js');

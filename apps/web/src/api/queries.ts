@@ -17,13 +17,29 @@ import type { Sheet } from '@jubb/core/sheet';
 import { queryOptions } from '@tanstack/react-query';
 import { api } from './client.ts';
 
+/**
+ * A job fetched again: the same head hash is the same log, so its events and sheet stay the objects that are folded
+ * already, and a thousand events are not compared one by one.
+ */
+export function shared(kept: JobView | undefined, came: JobView): JobView {
+  if (!kept || kept.events.at(-1)?.hash !== came.events.at(-1)?.hash) return came;
+  const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+  const rest = (['drawers', 'history', 'documents', 'signatures'] as const).every((k) => same(kept[k], came[k]));
+  return rest ? kept : { ...came, events: kept.events, sheet: kept.sheet };
+}
+
 /** Key and fetcher of each thing asked for, together. */
 export const queries = {
   people: () => queryOptions({ queryKey: ['people'], queryFn: () => api<PersonView[]>('people') }),
   me: () => queryOptions({ queryKey: ['me'], queryFn: () => api<MeView>('me'), staleTime: 60_000 }),
   floor: () => queryOptions({ queryKey: ['floor'], queryFn: () => api<FloorView>('floor'), refetchInterval: 60_000 }),
   handedOver: () => queryOptions({ queryKey: ['handed-over'], queryFn: () => api<JobLine[]>('jobs/handed-over') }),
-  job: (id: string) => queryOptions({ queryKey: ['job', id], queryFn: () => api<JobView>(`jobs/${id}`) }),
+  job: (id: string) =>
+    queryOptions({
+      queryKey: ['job', id],
+      queryFn: () => api<JobView>(`jobs/${id}`),
+      structuralSharing: (kept, came) => shared(kept as JobView | undefined, came as JobView),
+    }),
   record: (id: string) =>
     queryOptions({
       queryKey: ['record', id],

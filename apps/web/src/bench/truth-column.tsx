@@ -1,5 +1,6 @@
 import { aidsIn, betweenNow, leadsOff, standingNow, timersRunning } from '@jubb/core/bench';
 import type { WorkingLine } from '@jubb/core/reckoners';
+import { useState } from 'react';
 import { clockLeft, useNow } from '../frame/use-now.ts';
 import type { Bench } from './use-bench.ts';
 import { WORKING_SLOT, WorkingBlock } from './working-block.tsx';
@@ -98,8 +99,8 @@ export function TruthColumn({
           {off.map(([id, o]) => (
             <div key={id} className="row1">
               {sheet.parts[id]?.title}
-              {state.uncounted[id] ? ', not counted' : o.count > 1 ? ` × ${o.count}` : ''}
-              <i>tray {o.tray}</i>
+              {!state.uncounted[id] && o.count > 1 ? ` × ${o.count}` : ''}
+              {state.uncounted[id] ? <TrayCount bench={bench} part={id} tray={o.tray} /> : <i>tray {o.tray}</i>}
             </div>
           ))}
         </div>
@@ -119,6 +120,43 @@ export function TruthColumn({
         </div>
       )}
     </aside>
+  );
+}
+
+/** Counts what was laid in a tray uncounted. */
+function TrayCount({
+  bench,
+  part,
+  tray,
+}: {
+  readonly bench: Bench;
+  readonly part: string;
+  readonly tray: string;
+}): React.JSX.Element {
+  const [text, setText] = useState('');
+  return (
+    <form
+      className="d-flex gap-1"
+      onSubmit={(e) => {
+        e.preventDefault();
+        bench.give({ type: 'count-tray', part, count: Number(text) });
+      }}
+    >
+      <input
+        type="number"
+        min={1}
+        max={1000}
+        className="form-control"
+        style={{ width: 84 }}
+        aria-label={`${bench.sheet.parts[part]?.title ?? part} in tray ${tray}: how many`}
+        placeholder={tray}
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+      />
+      <button type="submit" className="btn-line" disabled={!(Number(text) > 0)}>
+        Count
+      </button>
+    </form>
   );
 }
 

@@ -2,7 +2,7 @@ import type { JobLine } from '@jubb/contract';
 import { holdWords } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { LadderMini } from '../drawing/ladder-mini.tsx';
@@ -14,6 +14,9 @@ import { handsWords, promiseWords, slackWords } from './time-words.ts';
 
 /** Often enough for words in minutes. */
 const TICK_MS = 20_000;
+/** So many are read at a glance; the rest is a press, or a filter, away. */
+const MOST_TAGS = 16;
+const MOST_MOVES = 20;
 
 /** The workshop as it stands. */
 export default function FloorScreen(): React.JSX.Element {
@@ -23,6 +26,7 @@ export default function FloorScreen(): React.JSX.Element {
   const [search] = useSearchParams();
   const [typed, setTyped] = useState(() => search.get('q') ?? '');
   const [refused, setRefused] = useState<string>();
+  const [all, setAll] = useState(false);
   const now = useNow(TICK_MS);
   useKeys({ b: () => void navigate('/book'), f: () => document.getElementById('filter')?.focus() });
   if (!floor.data)
@@ -72,8 +76,15 @@ export default function FloorScreen(): React.JSX.Element {
               </button>
             </div>
           )}
-          {places.map((place) => (
-            <PlaceRow key={place} place={place} job={at(place)} dim={!shown(at(place))} now={now} />
+          {places.map((place, i) => (
+            <PlaceRow
+              key={place}
+              place={place}
+              job={at(place)}
+              dim={!shown(at(place))}
+              last={i === places.length - 1}
+              now={now}
+            />
           ))}
           <div className="hd mt-3">
             <h2>On the shelf</h2>
@@ -84,7 +95,7 @@ export default function FloorScreen(): React.JSX.Element {
               const job = at(s)!;
               return shown(job) ? <ShelfTag key={s} place={s} job={job} now={now} /> : null;
             })}
-            {elsewhere.map((j) => (
+            {elsewhere.slice(0, all ? undefined : MOST_TAGS).map((j) => (
               <ShelfTag key={j.id} place={undefined} job={j} now={now} />
             ))}
             {free && (
@@ -93,6 +104,11 @@ export default function FloorScreen(): React.JSX.Element {
               </PlaceTarget>
             )}
           </div>
+          {!all && elsewhere.length > MOST_TAGS && (
+            <button type="button" className="btn-line mt-2" onClick={() => setAll(true)}>
+              {elsewhere.length - MOST_TAGS} more have no place yet: show them
+            </button>
+          )}
           {(done.data?.length ?? 0) > 0 && (
             <p className="mt-3 quiet">
               Handed over:{' '}
@@ -116,10 +132,15 @@ export default function FloorScreen(): React.JSX.Element {
             </p>
           )}
           <div className="nextlist" tabIndex={0} role="group" aria-label="Next moves by time">
-            {items.map((item, i) => (
+            {items.slice(0, all ? undefined : MOST_MOVES).map((item, i) => (
               <NextRow key={item.key} item={item} first={i === 0} now={now} />
             ))}
           </div>
+          {!all && items.length > MOST_MOVES && (
+            <button type="button" className="btn-line mx-3 mb-2" onClick={() => setAll(true)}>
+              {items.length - MOST_MOVES} later ones: show them
+            </button>
+          )}
           <Link to="/book" className="btn-ink">
             Book in a unit <kbd>b</kbd>
           </Link>
@@ -129,21 +150,23 @@ export default function FloorScreen(): React.JSX.Element {
   );
 }
 
-function PlaceRow({
+const PlaceRow = memo(function PlaceRow({
   place,
   job,
   dim,
+  last,
   now,
 }: {
   readonly place: string;
   readonly job: JobLine | undefined;
   readonly dim: boolean;
+  readonly last: boolean;
   readonly now: Date;
 }): React.JSX.Element {
   const slack = job?.promise ? slackWords(job.promise, job.minutesLeft, now) : undefined;
   const state = job ? (slack?.late ? 'late' : job.stage === 'booked' ? '' : 'live') : 'free';
   return (
-    <PlaceTarget place={place} className={`place-row ${state} ${dim ? 'dim' : ''}`}>
+    <PlaceTarget place={place} className={`place-row ${state} ${dim ? 'dim' : ''} ${last ? 'last' : ''}`}>
       <span className="l">{place}</span>
       <LadderMini progress={job?.progress} />
       <span className="mv">
@@ -165,7 +188,7 @@ function PlaceRow({
       {job ? <MoveHandle job={job} /> : <span />}
     </PlaceTarget>
   );
-}
+});
 
 /** What must not be forgotten of a job, in a few words. */
 function Marks({ job, now }: { readonly job: JobLine; readonly now: Date }): React.JSX.Element | null {
@@ -180,7 +203,7 @@ function Marks({ job, now }: { readonly job: JobLine; readonly now: Date }): Rea
   return words.length > 0 ? <small className="aids">{words.slice(0, 2).join(', ')}</small> : null;
 }
 
-function ShelfTag({
+const ShelfTag = memo(function ShelfTag({
   place,
   job,
   now,
@@ -218,9 +241,9 @@ function ShelfTag({
       {inside}
     </PlaceTarget>
   );
-}
+});
 
-function NextRow({
+const NextRow = memo(function NextRow({
   item,
   first,
   now,
@@ -251,4 +274,4 @@ function NextRow({
       </span>
     </Link>
   );
-}
+});

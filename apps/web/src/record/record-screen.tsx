@@ -1,9 +1,13 @@
+import { fold, standingNow } from '@jubb/core/bench';
 import { fingerprint } from '@jubb/core/bench/verify';
 import { formatBand, formatQuantity, type Quantity } from '@jubb/core/quantities';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { Link, useParams } from 'react-router';
 import { queries } from '../api/queries.ts';
+import { Caution } from '../bench/caution.tsx';
+import { currentSheet } from '@jubb/core/sheet';
+import { StripSection } from './strip-section.tsx';
 import { VerdictMark, type Shown } from '../drawing/verdict-mark.tsx';
 
 const when = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm');
@@ -21,7 +25,9 @@ export default function RecordScreen(): React.JSX.Element {
           : 'Fetching the record …'}
       </main>
     );
-  const { record: r, events, signatures, workshop } = query.data;
+  const { record: r, events, signatures, workshop, sheet } = query.data;
+  // A record that is looked at while the unit is open still says what must not be disturbed.
+  const standing = standingNow(currentSheet(sheet), fold(query.data.job, events)).map((s) => s.say);
   const head = events.at(-1);
   const signature = signatures.at(-1);
   const download = (): void => {
@@ -66,6 +72,9 @@ export default function RecordScreen(): React.JSX.Element {
           <b>{r.customer}</b>: {r.complaint}. Booked {when(r.booked.at)} by {r.booked.by.name}.
           {r.identified.map((i) => ` ${i.ask}: ${i.answer}.`)}
         </p>
+        {standing.map((s) => (
+          <Caution key={s} say={s} />
+        ))}
         <h2>As found and now</h2>
         <table>
           <thead>
@@ -157,7 +166,13 @@ export default function RecordScreen(): React.JSX.Element {
                 {s.rounds.map((x, i) => (
                   <tr key={i}>
                     <td>{figure(x.pack, 2)}</td>
-                    <td>{x.pieces.length ? x.pieces.map((p) => p.value.toFixed(2)).join(' + ') : 'trial pack'}</td>
+                    <td>
+                      {x.pieces.length
+                        ? x.pieces.map((p) => p.value.toFixed(2)).join(' + ')
+                        : x.pack
+                          ? 'trial pack'
+                          : `try ${i + 1}`}
+                    </td>
                     <td>{x.readings.map((v) => v.value.value.toFixed(3)).join(', ')}</td>
                     <td>
                       <b>{figure(x.mean, 3)}</b> {x.verdict}
@@ -200,8 +215,13 @@ export default function RecordScreen(): React.JSX.Element {
                       {st.windowAssumed ? ' (a tenth either way assumed)' : ''}
                     </td>
                     <td>
-                      {st.pulls.map((p) => `${p.bolt}: ${p.torque.value.toFixed(1)}`).join(',  ')}
-                      {st.pulls.length > 0 && ' N·m'}
+                      {st.pulls
+                        .map((p) =>
+                          p.window.low.unit === 'deg'
+                            ? `${p.bolt}: ${p.turnedDeg ?? '?'}°`
+                            : `${p.bolt}: ${p.torque.value.toFixed(1)} N·m`,
+                        )
+                        .join(',  ')}
                     </td>
                   </tr>
                 ))}
@@ -218,6 +238,7 @@ export default function RecordScreen(): React.JSX.Element {
             </table>
           </div>
         ))}
+        {r.strip && <StripSection strip={r.strip} />}
         <h2>Aids</h2>
         <p>
           {r.aids

@@ -129,7 +129,14 @@ export function evolveStrip(state: BenchState, event: StripEvent, stamp: Stamp):
       return { ...state, parked: { ...event.payload, ...stamp }, place: event.payload.to };
     case 'resumed': {
       const { parked: _parked, ...rest } = state;
-      return { ...rest, place: event.payload.to, resumed: [...state.resumed, { ...event.payload, ...stamp }] };
+      let { off } = state;
+      // What was found is what lies there from now on.
+      for (const { part, found } of event.payload.counts) {
+        const lying = off[part];
+        if (lying && lying.count !== found)
+          off = found === 0 ? without(off, part) : { ...off, [part]: { ...lying, count: found } };
+      }
+      return { ...rest, off, place: event.payload.to, resumed: [...state.resumed, { ...event.payload, ...stamp }] };
     }
     default:
       return unknownEvent(event);

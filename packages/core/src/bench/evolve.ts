@@ -32,7 +32,9 @@ function foldWithout(job: string, events: readonly JobEvent[], gone: ReadonlySet
   for (const event of events) {
     if (event.seq !== state.seq + 1) throw new Error(`event ${event.seq} does not follow ${state.seq}`);
     const next = gone.has(event.seq) || event.type === 'taken-back' ? state : apply(state, event);
-    state = { ...next, seq: event.seq, history: { event, before: state.history } };
+    const history = { event, before: state.history };
+    // What `apply` has just made nobody else holds yet: it takes its place in the log without another copy.
+    state = next === state ? { ...state, seq: event.seq, history } : Object.assign(next, { seq: event.seq, history });
   }
   return state;
 }

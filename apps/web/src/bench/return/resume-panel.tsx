@@ -22,10 +22,14 @@ export function ResumePanel({
   const [reason, setReason] = useState('');
   const place = to || free[0] || '';
   const parts = sheet.trays.flatMap((t) => t.parts);
-  const counted = parts.every((p) => found[p.id] !== undefined);
+  const counted = parts.every((p) => p.uncounted || found[p.id] !== undefined);
   const differs = parts.some((p) => !p.uncounted && found[p.id] !== undefined && found[p.id] !== p.count);
   const [counting, setCounting] = useState(parts.length === 0);
-  const allTrays = (): void => setFound(Object.fromEntries(parts.map((p) => [p.id, found[p.id] ?? p.count])));
+  const allTrays = (): void =>
+    setFound({
+      ...Object.fromEntries(parts.filter((p) => !p.uncounted).map((p) => [p.id, p.count])),
+      ...found,
+    });
   return (
     <>
       <div>
@@ -60,14 +64,16 @@ export function ResumePanel({
                         }
                         style={{ width: 92 }}
                       />
-                      <button
-                        type="button"
-                        className="btn-line"
-                        aria-pressed={found[p.id] === p.count}
-                        onClick={() => setFound({ ...found, [p.id]: p.count })}
-                      >
-                        All {p.uncounted ? 'there' : p.count}
-                      </button>
+                      {!p.uncounted && (
+                        <button
+                          type="button"
+                          className="btn-line"
+                          aria-pressed={found[p.id] === p.count}
+                          onClick={() => setFound({ ...found, [p.id]: p.count })}
+                        >
+                          All {p.count}
+                        </button>
+                      )}
                     </span>
                   </div>
                 ))}

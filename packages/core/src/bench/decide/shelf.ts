@@ -61,26 +61,35 @@ export function decideResume(state: BenchState, sheet: Sheet, command: Of<'resum
   const to = command.to.trim();
   if (to === '') return refuse('not-complete', 'Where to?', 'Name a bench place');
   const counts: { part: string; expected: number; found: number }[] = [];
+  const first: NewEvent[] = [];
   for (const [part, lying] of Object.entries(state.off)) {
     const found = command.counts[part];
     const title = sheet.parts[part]?.title ?? part;
+    const uncounted = state.uncounted[part] !== undefined;
+    // What nobody counted may stay so, or is counted now for the first time.
+    if (found === undefined && uncounted) continue;
     if (found === undefined) return refuse('not-complete', `${title}: not counted`, `Look into tray ${lying.tray}`);
     if (notACount(found)) return refuseCount(found);
-    // A tray that was never counted has no figure to differ from.
-    if (state.uncounted[part] === undefined) counts.push({ part, expected: lying.count, found });
+    if (!uncounted) counts.push({ part, expected: lying.count, found });
+    else if (found > 0)
+      first.push({
+        type: 'counted',
+        payload: { op: null, part, count: found, expected: null, agrees: true, moment: 'tray' },
+      });
   }
   const reason = command.reason?.trim();
   const wrong = counts.filter((c) => c.found !== c.expected);
   if (wrong.length > 0 && !reason) {
-    const first = wrong[0]!;
+    const { part, found, expected } = wrong[0]!;
     return refuse(
       'count-disagrees',
-      `${sheet.parts[first.part]?.title ?? first.part}: ${first.found} found, ${first.expected} came off`,
+      `${sheet.parts[part]?.title ?? part}: ${found} found, ${expected} came off`,
       'Count again, or say what became of it',
     );
   }
   return accept(
     { type: 'resumed', payload: { to, counts, ...(reason ? { reason } : {}) } },
+    ...first,
     ...state.holds
       .filter((h) => !h.cleared)
       .map((h): NewEvent => ({ type: 'hold-cleared', payload: { hold: h.id, note: 'resumed' } })),

@@ -62,10 +62,12 @@ function chain(steps: readonly Step[], choices: LadderChoices, first: readonly s
 
 function settle(step: Step, choices: LadderChoices, after: readonly string[]): LadderStep {
   const { after: _after, before: _before, when: _when, ...rest } = step;
-  return {
-    ...rest,
-    after,
-    ops: step.ops.filter((o) => stands(o.when, choices) === 'yes'),
-    open: step.ops.filter((o) => stands(o.when, choices) === 'open'),
-  };
+  const ops: Op[] = [];
+  const open: Op[] = [];
+  for (const op of step.ops) {
+    const standing = op.when.length === 0 ? 'yes' : stands(op.when, choices);
+    if (standing === 'yes') ops.push(op);
+    else if (standing === 'open') open.push(op);
+  }
+  return { ...rest, after, ops, open };
 }

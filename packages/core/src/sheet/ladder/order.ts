@@ -31,8 +31,14 @@ export function orderSteps(preferred: readonly Step[]): Step[] {
     placed.add(id);
     out.push(byId.get(id)!);
   };
+  let from = 0;
   while (out.length < preferred.length) {
-    const next = preferred.find((s) => !placed.has(s.id) && waitsFor.get(s.id)!.every((w) => placed.has(w)));
+    while (placed.has(preferred[from]!.id)) from += 1;
+    let next: Step | undefined;
+    for (let i = from; i < preferred.length && !next; i += 1) {
+      const s = preferred[i]!;
+      if (!placed.has(s.id) && waitsFor.get(s.id)!.every((w) => placed.has(w))) next = s;
+    }
     // There is always one: a step that waits only for placed steps exists in any order without a cycle.
     if (!next) throw new CycleError(preferred.filter((s) => !placed.has(s.id)).map((s) => s.id));
     place(next.id);
@@ -42,12 +48,17 @@ export function orderSteps(preferred: readonly Step[]): Step[] {
 
 function findCycle(steps: readonly Step[], needs: (id: string) => readonly string[]): void {
   const done = new Set<string>();
-  const visit = (id: string, path: readonly string[]): void => {
-    const from = path.indexOf(id);
-    if (from >= 0) throw new CycleError([...path.slice(from), id]);
+  const path: string[] = [];
+  const onPath = new Set<string>();
+  const visit = (id: string): void => {
+    if (onPath.has(id)) throw new CycleError([...path.slice(path.indexOf(id)), id]);
     if (done.has(id)) return;
-    for (const n of needs(id)) visit(n, [...path, id]);
+    path.push(id);
+    onPath.add(id);
+    needs(id).forEach(visit);
+    path.pop();
+    onPath.delete(id);
     done.add(id);
   };
-  for (const s of steps) visit(s.id, []);
+  for (const s of steps) visit(s.id);
 }

@@ -1,0 +1,115 @@
+import { describe, expect, test } from '@jest/globals';
+import type { JobLine } from '@jubb/contract';
+import { clockLeft } from '../frame/use-now.ts';
+import { fitted } from '../bench/extras/smaller.ts';
+import { filtered, nextItems } from './next-moves.ts';
+
+const now = new Date('2026-11-24T10:00:00.000Z');
+const inMinutes = (m: number): string => new Date(now.getTime() + m * 60_000).toISOString();
+const job = (number: number, more: Partial<JobLine> = {}): JobLine => ({
+  id: `j${number}`,
+  number,
+  title: 'Dolly wheel hub, two taper bearings',
+  serial: `S-${number}`,
+  unitId: 'u',
+  customer: 'Council Depot',
+  complaint: 'runs hot',
+  stage: 'strip',
+  progress: 0.2,
+  nextMove: 'Cap off',
+  minutesLeft: 60,
+  aidsIn: 0,
+  partsOff: 0,
+  hold: null,
+  promise: inMinutes(600),
+  place: 'A',
+  updatedAt: now.toISOString(),
+  notices: { parked: false, leadsOff: 0, between: 0, uncounted: 0, standing: [], timers: [] },
+  ...more,
+});
+const timer = (title: string, due: number): JobLine['notices']['timers'][number] => ({
+  id: `t-${title}`,
+  title,
+  kind: 'cure',
+  minutes: 30,
+  due: inMinutes(due),
+});
+const withTimer = (n: number, title: string, due: number, nextMove = title): JobLine => {
+  const line = job(n, { nextMove });
+  return { ...line, notices: { ...line.notices, timers: [timer(title, due)] } };
+};
+
+describe('next moves', () => {
+  test('the most pressing work first, then by the time at which it must begin or a wait ends', () => {
+    const items = nextItems(
+      [job(1), job(2, { promise: inMinutes(90) }), withTimer(3, 'Cure: sealant', 10), job(4, { promise: null })],
+      now,
+    );
+    expect(items.map((i) => [i.job.number, i.kind])).toEqual([
+      [2, 'begin'],
+      [3, 'wait'],
+      [1, 'begin'],
+      [4, 'begin'],
+    ]);
+  });
+  test('a wait that has run comes before everything', () => {
+    const items = nextItems([job(2, { promise: inMinutes(1) }), withTimer(3, 'Cure: sealant', -1)], now);
+    expect(items.map((i) => [i.job.number, i.kind])).toEqual([
+      [3, 'now'],
+      [2, 'begin'],
+    ]);
+  });
+  test('what stands by the clock wants no hand; what waits beside the work does not stop it', () => {
+    expect(nextItems([withTimer(3, 'Cure: sealant', 10)], now)).toHaveLength(1);
+    expect(nextItems([withTimer(3, 'Oven on', 10, 'Cap off')], now).map((i) => i.kind)).toEqual(['begin', 'wait']);
+  });
+  test('parked and held jobs want no hand; a promise that cannot be kept is late', () => {
+    const parked = job(5);
+    const held = job(6, { hold: { why: 'parts', note: '', since: now.toISOString() } });
+    expect(nextItems([{ ...parked, notices: { ...parked.notices, parked: true } }, held], now)).toEqual([]);
+    expect(nextItems([job(7, { promise: inMinutes(30) })], now)[0]!.late).toBe(true);
+  });
+});
+
+describe('the filter', () => {
+  const jobs = [
+    job(301),
+    job(302, { customer: 'Tarn Slate Quarry', place: 'Shelf 3' }),
+    job(303, { serial: 'KG-5502' }),
+  ];
+  test.each<[string, number[]]>([
+    ['', [301, 302, 303]],
+    ['  slate ', [302]],
+    ['SHELF 3', [302]],
+    ['kg hub', [303]],
+    ['303', [303]],
+    ['nothing like it', []],
+  ])('"%s"', (typed, numbers) => {
+    expect(filtered(jobs, typed).map((j) => j.number)).toEqual(numbers);
+  });
+});
+
+describe('the clock', () => {
+  test.each([
+    [0, 'done'],
+    [-5, 'done'],
+    [0.5, '0:30'],
+    [12 + 40 / 60, '12:40'],
+    [65, '1:05:00'],
+    [1440, '24:00:00'],
+  ])('%p minutes left: %s', (minutes, words) => {
+    expect(clockLeft(inMinutes(minutes), now)).toBe(words);
+  });
+});
+
+describe('a picture made smaller', () => {
+  test.each([
+    [3200, 2400, 1600, 1200],
+    [2400, 3200, 1200, 1600],
+    [800, 600, 800, 600],
+    [1, 1, 1, 1],
+    [20_000, 3, 1600, 1],
+  ])('%p × %p becomes %p × %p', (w, h, width, height) => {
+    expect(fitted(w, h)).toEqual({ width, height });
+  });
+});

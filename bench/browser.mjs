@@ -1,0 +1,119 @@
+// What a slow shop tablet feels: a bench with 1,000 events and a Floor with 60 jobs, opened in the real browser with the
+// processor slowed to a quarter. Fold, layout and paint; what the screen needs is in the browser already.
+import { randomUUID } from 'node:crypto';
+import 'reflect-metadata';
+import puppeteer from 'puppeteer-core';
+import { DataSource } from 'typeorm';
+import { makeApp } from '../apps/server/dist/app.js';
+import { readConfig } from '../apps/server/dist/config/config.js';
+import { loadDemo } from '../apps/server/dist/demo/demo.js';
+import { BookingService } from '../apps/server/dist/jobs/booking.service.js';
+import { JobsService } from '../apps/server/dist/jobs/jobs.service.js';
+import { SheetsService } from '../apps/server/dist/sheets/sheets.service.js';
+
+const EVENTS = 1000;
+const JOBS = 60;
+const SLOW = 4;
+const TURNS = 9;
+
+const app = await makeApp(readConfig({ ...process.env }), 'silent');
+await app.get(SheetsService).loadLibrary();
+await loadDemo(app, new Date());
+await app.listen(0, '127.0.0.1');
+const base = `http://127.0.0.1:${app.getHttpServer().address().port}`;
+const jobs = app.get(JobsService);
+const [person] = await app.get(DataSource).query(`SELECT id, name, initials FROM person WHERE name LIKE 'Magnus%'`);
+const asker = () => ({ person, at: new Date(), device: 'bench' });
+for (let n = (await jobs.floor()).jobs.length; n < JOBS; n += 1)
+  await app.get(BookingService).book(
+    {
+      commandId: randomUUID(),
+      customerName: `Customer ${n % 9}`,
+      serial: `B-${n}`,
+      sheet: 'axle-clip',
+      complaint: 'growls',
+      answers: [],
+    },
+    asker(),
+  );
+const job = (await jobs.floor()).jobs.find((j) => j.place === 'E').id;
+let seen = (await jobs.view(job)).events.length;
+for (; seen < EVENTS; seen += 1)
+  await jobs.command(
+    job,
+    {
+      id: randomUUID(),
+      seen,
+      at: new Date().toISOString(),
+      device: 'bench',
+      command: { type: 'note', text: `note ${seen}` },
+    },
+    asker(),
+  );
+
+const browser = await puppeteer.launch({
+  executablePath: '/usr/bin/chromium',
+  headless: true,
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+  defaultViewport: { width: 1280, height: 800 },
+});
+const page = await browser.newPage();
+await page.goto(base);
+await page.waitForSelector('.names button');
+await page.evaluate(() =>
+  [...document.querySelectorAll('.names button')].find((e) => e.textContent.includes('Magnus')).click(),
+);
+await page.waitForSelector('#pin');
+await page.type('#pin', '2222');
+await page.keyboard.press('Enter');
+await page.waitForSelector('.place-row');
+
+/** ms from the press of a link until what it leads to stands on the screen, painted. */
+const opened = (link, there) =>
+  page.evaluate(
+    async (l, t) => {
+      const from = performance.now();
+      document.querySelector(l).click();
+      while (!document.querySelector(t)) await new Promise((r) => setTimeout(r, 0));
+      // Two frames: the first is laid out and painted by the time that the second begins.
+      await new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r)));
+      return performance.now() - from;
+    },
+    link,
+    there,
+  );
+const median = (t) => t.toSorted((a, b) => a - b)[Math.floor(t.length / 2)];
+const bench = `a[href="/job/${job}"]`;
+const there = '.benchmain .mid h2';
+// Once at full speed, so that code and data are in the browser; a small screen of the same run is the baseline.
+await opened(bench, there);
+await opened('.rail a.word', '.place-row');
+await opened('.rail a[href="/verify"]', 'input[type=file]');
+await opened('.rail a.word', '.place-row');
+await page.emulateCPUThrottling(SLOW);
+const times = { bench: [], floor: [], small: [] };
+for (let i = 0; i < TURNS; i += 1) {
+  times.bench.push(await opened(bench, there));
+  times.floor.push(await opened('.rail a.word', '.place-row'));
+  times.small.push(await opened('.rail a[href="/verify"]', 'input[type=file]'));
+  await opened('.rail a.word', '.place-row');
+}
+const small = median(times.small);
+console.log(`baseline: a small screen, ${SLOW} × slowed: ${small.toFixed(0)} ms`);
+for (const [name, t] of [
+  [`bench with ${seen} events`, times.bench],
+  [`Floor with ${JOBS} jobs`, times.floor],
+])
+  console.log(
+    `${name} opens, ${SLOW} × slowed (goal 300 ms): ${median(t).toFixed(0)} ms, ${(median(t) / small).toFixed(1)} × baseline`,
+  );
+await browser.close();
+await app.close();

@@ -1,0 +1,199 @@
+import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { currentSheet, ladder, type Sheet } from './index.ts';
+import { readGoodSheet, readSheet } from './read/index.ts';
+
+const library = join(process.cwd(), 'library');
+const textOf = (name: string): string => readFileSync(join(library, `${name}.yaml`), 'utf8');
+const replaced = (name: string, from: string, to: string): string => {
+  const text = textOf(name);
+  if (!text.includes(from)) throw new Error(`${name} does not hold ${from}`);
+  return text.replace(from, to);
+};
+
+describe('the rules of taking apart', () => {
+  test.each<[string, string, string, string, string]>([
+    [
+      'a mark between a part and itself',
+      'axle-clip',
+      'between: [pin, lock-bolt]',
+      'between: [pin, pin]',
+      'mark-on-itself',
+    ],
+    [
+      'a lead that is never reconnected',
+      'axle-clip',
+      '- { reconnect: vent }',
+      '- { confirm: "vent" }',
+      'lead-not-reconnected',
+    ],
+    [
+      'a lead on that was never parted',
+      'tensioner-belt',
+      'strip: { caution: battery-connected, disconnect: earth, minutes: 2 }',
+      'strip: { caution: battery-connected, minutes: 2 }',
+      'lead-never-parted',
+    ],
+    [
+      'a part moved aside for good',
+      'axle-clip',
+      '- { place: caliper, note',
+      '- { confirm: caliper, note',
+      'part-not-refitted',
+    ],
+    ['started and never tightened', 'prop-centre', '        - { tighten: holder }\n', '', 'in-between-forever'],
+    [
+      'a stack that nobody holds against its order',
+      'cab-strut',
+      '- { restack: top-stack }',
+      '- { confirm: "in order" }',
+      'stack-not-restacked',
+    ],
+    ['a wait without a time', 'axle-clip', 'cure: sealant, for: 15 min,', 'cure: sealant,', 'no-time'],
+    ['a time on what does not wait', 'axle-clip', '{ place: pin }', '{ place: pin, for: 5 min }', 'no-time-here'],
+    [
+      'rework that nobody looks at after',
+      'turbo-core',
+      'check: "a lamp shines through to each bush hole", ',
+      '',
+      'rework-unsaid',
+    ],
+    [
+      'a count that nobody knows and nobody counts',
+      'gearbox-four',
+      '- { count: bell-bolt }\n',
+      '- { confirm: "all there" }\n',
+      'never-counted',
+    ],
+    ['a question that no rung asks', 'axle-clip', '      identify: teeth\n', '', 'never-asked'],
+    ['a place left in of nothing', 'axle-clip', '      undo: cover-bolts\n', '', 'leave-in-of-what'],
+    [
+      'an order that names a place twice',
+      'gearbox-four',
+      'order: [1, 4, 2, 3]',
+      'order: [1, 4, 2, 2]',
+      'count-disagrees',
+    ],
+    [
+      'a pattern with more places than fasteners',
+      'tensioner-belt',
+      'rectangle: [2, 2]',
+      'rectangle: [2, 3]',
+      'count-disagrees',
+    ],
+    [
+      'a turn from nothing',
+      'prop-centre',
+      'tighten: [{ to: 25 N·m }, { name: Turn, turn: 70° ± 5° }]',
+      'tighten: [{ name: Turn, turn: 70° ± 5° }]',
+      'turn-from-nothing',
+    ],
+    [
+      'no figure and no class to compute one from',
+      'tensioner-belt',
+      '    thread: M10\n    class: "8.8"\n    into',
+      '    thread: M10\n    into',
+      'missing-field',
+    ],
+    ['a stage that the joint does not have', 'axle-clip', 'through: snug', 'through: loose', 'unknown-name'],
+    ['a piece saved from what saves none', 'prop-centre', 'saves: shell', 'destroys: true', 'never-saved'],
+    [
+      'a side that the part has not',
+      'axle-clip',
+      'measure: shaft-track@left',
+      'measure: shaft-track@top',
+      'unknown-name',
+    ],
+    [
+      'an answer that says nothing',
+      'axle-clip',
+      '{ is: 37, variant: long-ratio, says: "37 over 10: ratio 3.70" }',
+      '{ is: 37 }',
+      'says-nothing',
+    ],
+    [
+      'something made ready of no kind',
+      'prop-centre',
+      'ahead: { oven: "Bearing to 90 °C", takes: 35 min }',
+      'ahead: { takes: 35 min }',
+      'ahead-of-what',
+    ],
+    [
+      'a variant that no question tells',
+      'cab-strut',
+      'choose: [{ is: green, variant: soft }, { is: white, variant: firm }]',
+      'choose: [{ is: green, says: "soft" }, { is: white, says: "firm" }]',
+      'ok',
+    ],
+  ])('%s', (_, name, from, to, code) => {
+    const { sheet, problems } = readSheet(replaced(name, from, to));
+    if (code === 'ok') {
+      // The second question still tells it.
+      expect(problems).toEqual([]);
+      return;
+    }
+    const found = problems.find((p) => p.code === code);
+    expect(problems.map((p) => p.code)).toContain(code);
+    expect(found?.line).toBeGreaterThan(1);
+    if (found?.severity === 'error') expect(sheet).toBeUndefined();
+  });
+
+  test('figures that say nothing of their source are warned of', () => {
+    const { problems } = readSheet(replaced('hub-loose-ball', 'from: shop\nopened', 'opened'));
+    expect(problems.filter((p) => p.code === 'whose-figure').length).toBeGreaterThan(2);
+  });
+
+  test('a cycle names its steps and its line', () => {
+    const text = replaced('turbo-core', 'before: [thrust]', 'before: [thrust]\n      after: [thrust]');
+    const cycle = readSheet(text).problems.find((p) => p.code === 'cycle');
+    expect(cycle?.message).toMatch(/build shaft-set/);
+    expect(cycle?.line).toBeGreaterThan(1);
+  });
+});
+
+describe('each side', () => {
+  const sheet = readGoodSheet(textOf('axle-clip'), 'axle-clip');
+  test('a rung and its things stand once on each side, under their own names', () => {
+    for (const id of ['seal@left', 'seal@right', 'caliper@left']) expect(Object.keys(sheet.parts)).toContain(id);
+    expect(sheet.parts['seal']).toBeUndefined();
+    expect(sheet.parts['seal@left']).toMatchObject({ title: 'Left shaft seal', side: 'left' });
+    const step = sheet.steps.find((s) => s.id === 'strip caliper@right')!;
+    expect([step.title, step.at]).toEqual(['Caliper and disc, right', 'right']);
+    expect(JSON.stringify(step.ops)).not.toMatch(/@left/);
+  });
+  test('outside any side a list means all of them; kits cover both', () => {
+    const judged = sheet.steps.flatMap((s) => s.ops).find((o) => o.kind === 'judge');
+    expect(judged).toMatchObject({ parts: expect.arrayContaining(['shaft@left', 'shaft@right', 'pin']) });
+    expect(sheet.kits['seal-kit']!.covers).toEqual(['seal@left', 'seal@right']);
+  });
+  test('a condition in a rung of a side speaks of that side', () => {
+    const l = ladder(sheet, {
+      variant: 'short-ratio',
+      methods: {},
+      findings: { 'bearing@left': 'renew', 'bearing@right': 'reuse' },
+    });
+    expect(l.build.map((s) => s.id)).toContain('build bearing@left');
+    expect(l.build.map((s) => s.id)).not.toContain('build bearing@right');
+  });
+});
+
+describe('a sheet that was compiled by an earlier program', () => {
+  const kept = (
+    JSON.parse(readFileSync(join(__dirname, '../bench/kept/job-record-1.json'), 'utf8')) as { sheet: Sheet }
+  ).sheet;
+  test('is brought to the form of today, and stays as it was where it is kept', () => {
+    const before = JSON.stringify(kept);
+    const now = currentSheet(kept);
+    expect(now.format).toBe(2);
+    expect(now.identify[0]).toMatchObject({ id: 'q1', by: 'measure', needs: 'nothing' });
+    expect(now.identify[0]!.choices[0]!.variants).toEqual(['six-stud']);
+    expect(currentSheet(kept)).toBe(now);
+    expect(currentSheet(now)).toBe(now);
+    expect(JSON.stringify(kept)).toBe(before);
+    expect(ladder(now, { variant: 'six-stud', methods: {}, findings: {} }).all.length).toBeGreaterThan(20);
+  });
+  test('one of a later program is not guessed at', () => {
+    expect(() => currentSheet({ ...kept, format: 99 })).toThrow(/format 99/);
+  });
+});
