@@ -65,6 +65,8 @@ export default ts.config(
     ['apps/web/src/**/*.{ts,tsx}'],
     [barred(['@nestjs/*', 'typeorm', 'node:*', '@jubb/server', '@jubb/stand-ins'], 'the web knows no server')],
   ),
+  // Functions that run in the page that a benchmark drives.
+  { files: ['bench/browser.mjs'], languageOptions: { globals: { ...globals.browser } } },
   { files: ['**/*.test.ts', '**/*.fixtures.ts'], rules: { 'no-restricted-imports': 'off' } },
   prettier,
 );

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bench } from '../use-bench.ts';
+import { Radios } from './radios.tsx';
 
 const KINDS = [
   ['mark', 'A mark'],
@@ -44,20 +45,7 @@ export function AddForm({ bench, close }: { readonly bench: Bench; readonly clos
         give();
       }}
     >
-      <div className="answers" role="radiogroup" aria-label="What is put on record">
-        {KINDS.map(([id, words]) => (
-          <button
-            key={id}
-            type="button"
-            role="radio"
-            aria-checked={kind === id}
-            className="btn-line"
-            onClick={() => setKind(id)}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
+      <Radios label="What is put on record" choices={KINDS} chosen={kind} choose={setKind} />
       {kind === 'mark' ? (
         <div className="d-flex gap-2 mt-2">
           {choose(0)}

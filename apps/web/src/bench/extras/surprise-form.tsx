@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bench } from '../use-bench.ts';
+import { Radios } from './radios.tsx';
 
 const KINDS = [
   ['comes-off-first', 'Something else must come off first'],
@@ -42,20 +43,7 @@ export function SurpriseForm({
         give();
       }}
     >
-      <div className="answers" role="radiogroup" aria-label="What kind of surprise">
-        {KINDS.map(([id, words]) => (
-          <button
-            key={id}
-            type="button"
-            role="radio"
-            aria-checked={kind === id}
-            className="btn-line"
-            onClick={() => setKind(id)}
-          >
-            {words}
-          </button>
-        ))}
-      </div>
+      <Radios label="What kind of surprise" choices={KINDS} chosen={kind} choose={setKind} />
       {kind === 'broken' && (
         <>
           <Form.Label htmlFor="broken-part">Which part</Form.Label>

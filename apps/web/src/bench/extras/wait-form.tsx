@@ -3,6 +3,9 @@ import { holdReasons, holdWords, type HoldReason } from '@jubb/core/bench';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bench } from '../use-bench.ts';
+import { Radios } from './radios.tsx';
+
+const WHYS = holdReasons.map((w) => [w, holdWords(w).replace(/^./, (c) => c.toUpperCase())] as const);
 
 /** What the job waits for: held where it stands, or parked on the shelf with a note for the next hands. */
 export function WaitForm({
@@ -22,20 +25,7 @@ export function WaitForm({
   const place = to || free[0] || '';
   return (
     <div>
-      <div className="answers" role="radiogroup" aria-label="What does it wait for">
-        {holdReasons.map((w) => (
-          <button
-            key={w}
-            type="button"
-            role="radio"
-            aria-checked={why === w}
-            className="btn-line"
-            onClick={() => setWhy(w)}
-          >
-            {holdWords(w).replace(/^./, (c) => c.toUpperCase())}
-          </button>
-        ))}
-      </div>
+      <Radios label="What does it wait for" choices={WHYS} chosen={why} choose={setWhy} />
       <Form.Label htmlFor="hold-note">For whoever picks it up again</Form.Label>
       <Form.Control id="hold-note" value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
       <div className="d-flex gap-2 mt-2 align-items-center flex-wrap">

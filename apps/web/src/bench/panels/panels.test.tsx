@@ -1,0 +1,146 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import type { MeView } from '@jubb/contract';
+import {
+  decide,
+  emptyBench,
+  jobSheet,
+  nextMove,
+  opTitle,
+  rehearse,
+  returnSheet,
+  type BenchState,
+  type Command,
+  type NextMove,
+} from '@jubb/core/bench';
+import type { Sheet } from '@jubb/core/sheet';
+import { readGoodSheet } from '@jubb/core/sheet/read';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { MemoryRouter } from 'react-router';
+import { LadderDrawing } from '../../drawing/ladder-drawing.tsx';
+import { MovePanel } from '../move-panel.tsx';
+import { ReturnView } from '../return/return-view.tsx';
+import { TruthColumn } from '../truth-column.tsx';
+import type { Bench } from '../use-bench.ts';
+
+const library = join(process.cwd(), 'library');
+const sheets = readdirSync(library)
+  .filter((f) => f.endsWith('.yaml'))
+  .map((f) => readGoodSheet(readFileSync(join(library, f), 'utf8'), f));
+const who = { id: 'p', name: 'Una Reith', initials: 'UR' };
+const me = { person: { ...who, role: 'owner' }, workshop: { name: 'W', currency: '£' } } as MeView;
+const drawers = {
+  'hub-shims': [
+    { thickness: { value: 1.2, unit: 'mm' }, count: 3 },
+    { thickness: { value: 0.12, unit: 'mm' }, count: 3 },
+  ],
+  'gear-shims': [{ thickness: { value: 1.2, unit: 'mm' }, count: 3 }],
+};
+
+// The panels ask the page for its foot and the browser for its tray; drawn as text there is neither.
+beforeAll(() => {
+  Object.assign(globalThis, {
+    document: { getElementById: () => null },
+    localStorage: { getItem: () => null, setItem: () => undefined },
+  });
+});
+
+const benchOf = (sheet: Sheet, state: BenchState): Bench => ({
+  job: 'j',
+  sheet: jobSheet(sheet, state),
+  state,
+  documents: [],
+  context: { drawers },
+  refusal: undefined,
+  give: () => true,
+  clearRefusal: () => undefined,
+  last: undefined,
+});
+const drawn = (what: React.JSX.Element): string =>
+  renderToStaticMarkup(
+    <QueryClientProvider client={new QueryClient()}>
+      <MemoryRouter>{what}</MemoryRouter>
+    </QueryClientProvider>,
+  );
+const textOf = (html: string): string => html.replace(/<[^>]*>/g, ' ').replace(/\s+/g, ' ');
+
+/** Walks a whole job by rehearsal and shows every state on the way. */
+function walk(sheet: Sheet, see: (bench: Bench, move: Extract<NextMove, { kind: 'op' }>) => void): number {
+  let state = emptyBench('j');
+  let n = 0;
+  const give = (command: Command): void => {
+    n += 1;
+    const at = new Date(Date.UTC(2026, 10, 24, 8, n)).toISOString();
+    const outcome = decide(state, sheet, { id: `c${n}`, job: 'j', who, at, device: 'd', command }, { drawers });
+    if (!outcome.ok) throw new Error(outcome.refusal.says);
+    state = outcome.state;
+  };
+  give({
+    type: 'book',
+    number: 1,
+    customer: { id: 'c', name: 'C' },
+    unit: { id: 'u', serial: 's', model: 'm' },
+    sheet: { id: sheet.id, revision: 1, title: sheet.title, hash: '' },
+    complaint: 'x',
+    promise: null,
+    spendLimitMinor: null,
+    variant: sheet.variants[0]!.id,
+    identified: [],
+    earlierVisits: 0,
+  });
+  for (let i = 0; i < 600; i += 1) {
+    const move = nextMove(sheet, state);
+    if (move.kind !== 'op') break;
+    see(benchOf(sheet, state), move);
+    const command = rehearse(sheet, state, { drawers }, { impatience: 'drawn' });
+    if (!command) throw new Error(`stuck at ${move.op.id}`);
+    give(command);
+  }
+  return n;
+}
+
+describe.each(sheets.map((s) => [s.id, s] as const))('%s, every move of a whole job', (_, sheet) => {
+  test('has a panel that says what to do, a way to complete it, and nothing half made', () => {
+    const kinds = new Set<string>();
+    const moves = walk(sheet, (bench, { op, step }) => {
+      kinds.add(op.kind);
+      const html = drawn(<MovePanel bench={bench} me={me} op={op} step={step} />);
+      const words = textOf(html);
+      expect([op.id, words.match(/undefined|NaN|\[object|null /)]).toEqual([op.id, null]);
+      expect([op.id, html.match(/NaN|Infinity/)]).toEqual([op.id, null]);
+      // A button to press: the wide one, or one for each choice.
+      expect([op.id, /class="btn-(go|line|ink)/.test(html)]).toEqual([op.id, true]);
+      if (op.kind === 'caution') expect(words).toContain(op.say.slice(0, 20).replaceAll("'", '&#x27;'));
+      if (op.kind === 'look')
+        expect(html.match(/class="btn-line choice/g)).toHaveLength(sheet.looks[op.look]!.choices.length);
+      if (op.kind === 'off') expect(html.match(/<li>/g)).toHaveLength(op.parts.length);
+      if ((op.kind === 'undo' || op.kind === 'slacken') && bench.sheet.joints[op.joint]!.hand === 'left')
+        expect(words).toContain('Left-hand thread Clockwise to undo');
+      expect(opTitle(bench.sheet, op)).not.toMatch(/undefined|@/);
+    });
+    expect(moves).toBeGreaterThan(60);
+    for (const kind of ['caution', 'off', 'judge', 'tighten', 'place']) expect(kinds).toContain(kind);
+  });
+
+  test('the ladder, what is true now and the return sheet follow it all the way', () => {
+    let seen = 0;
+    walk(sheet, (bench, { op, step }) => {
+      seen += 1;
+      if (seen % 9 !== 0) return;
+      const ladder = drawn(<LadderDrawing sheet={bench.sheet} state={bench.state} />);
+      expect(ladder).toContain(`now ${step.side}`);
+      expect([op.id, /NaN|undefined/.test(ladder)]).toEqual([op.id, false]);
+      // One brass marker, wherever it is.
+      expect(ladder.match(/fill="#e0b03a"/g)).toHaveLength(1);
+      const sheetNow = returnSheet(bench.sheet, bench.state);
+      const truth = textOf(drawn(<TruthColumn bench={bench} open ownWorking={false} />));
+      const back = textOf(drawn(<ReturnView sheet={sheetNow} />));
+      expect(truth).toContain(`Aids fitted ${sheetNow.aids.length}`);
+      for (const lead of sheetNow.leads) expect([truth, back].every((t) => t.includes(lead.title))).toBe(true);
+      for (const b of sheetNow.between) expect(truth).toContain(b.state);
+    });
+    expect(seen).toBeGreaterThan(50);
+  });
+});
