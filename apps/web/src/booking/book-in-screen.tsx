@@ -220,7 +220,7 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
                 answers={answers}
                 errors={answerErrors}
                 answer={(i, text) => {
-                  setAnswers({ ...answers, [i]: text });
+                  setAnswers((before) => ({ ...before, [i]: text }));
                   setAnswerErrors({});
                 }}
               />

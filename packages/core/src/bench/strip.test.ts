@@ -480,6 +480,6 @@ describe('which one it is', () => {
     );
     const alternator = booked(librarySheet('alternator-brushpin'), 'three-group');
     alternator.do({ type: 'identify', question: 'plug', answer: 'Black' });
-    expect(jobSheet(alternator.sheet, alternator.state).parts['regulator']!.order).toBe('BA14-244');
+    expect(jobSheet(alternator.sheet, alternator.state).parts['regulator']!.order).toBe('BA14-247');
   });
 });
