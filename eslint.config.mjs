@@ -67,6 +67,6 @@ export default ts.config(
   ),
   // Functions that run in the page that a benchmark drives.
   { files: ['bench/browser.mjs'], languageOptions: { globals: { ...globals.browser } } },
-  { files: ['**/*.test.ts', '**/*.fixtures.ts'], rules: { 'no-restricted-imports': 'off' } },
+  { files: ['**/*.test.{ts,tsx}', '**/*.fixtures.ts'], rules: { 'no-restricted-imports': 'off' } },
   prettier,
 );

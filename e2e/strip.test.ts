@@ -220,7 +220,7 @@ describe('a rear output unit, over the weekend', () => {
     await other.evaluate(() => (document.activeElement as HTMLElement).blur());
     await other.select('#resume-to', 'D');
     await other.keyboard.press('Enter');
-    await other.waitForFunction(() => document.querySelector('.mid h2')?.textContent?.includes('Read this first'));
+    await other.waitForFunction(() => document.querySelector('.mid h2')?.textContent?.includes('for the time being'));
     await settled(job, (s) => s.parked === undefined && s.place === 'D' && s.resumed[0]!.by.name === 'Ailsa Brock');
     await other.close();
   });

@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { FloorView, FoundView, JobView } from '@jubb/contract';
-import { fold, type LoggedEvent } from '@jubb/core/bench';
+import { fold, nextMove, type LoggedEvent } from '@jubb/core/bench';
 import { randomUUID } from 'node:crypto';
+import jsQR from 'jsqr';
 import sharp from 'sharp';
 import { DataSource } from 'typeorm';
 import { networkAddress } from './jobs/network-address.ts';
@@ -166,6 +167,17 @@ describe('places and the shelf', () => {
     expect(svg.headers['content-type']).toContain('image/svg+xml');
     const text = (svg.body as Buffer).toString();
     for (const words of ['Job 311', 'D2', 'Stone guard', 'Shelf 3']) expect(text).toContain(words);
+    // Read by another library, as a camera would: the code opens this job at the rung at hand.
+    const unit = await shop.get(`/api/jobs/${job.id}/labels.svg?tray=Unit`).set('Host', '192.168.7.20:7800');
+    const { data, info } = await sharp(unit.body as Buffer, { density: 220 })
+      .ensureAlpha()
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    const read = jsQR(new Uint8ClampedArray(data), info.width, info.height);
+    const step = nextMove(job.sheet, fold(job.id, job.events));
+    expect(read?.data).toBe(
+      `http://192.168.7.20:7800/job/${job.id}?at=${encodeURIComponent(step.kind === 'op' ? step.step.id : '')}`,
+    );
     const pdf = await shop.get(`/api/jobs/${job.id}/labels.pdf`).buffer(true);
     expect((pdf.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
     expect((await shop.get(`/api/jobs/${job.id}/labels.svg?tray=nowhere`)).status).toBe(404);

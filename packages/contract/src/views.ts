@@ -44,6 +44,12 @@ export interface Notices {
   readonly between: number;
   readonly uncounted: number;
   readonly standing: readonly string[];
+  /** What should be made ready now, so that it is ready when it is reached. */
+  readonly ahead: readonly {
+    readonly id: string;
+    readonly kind: 'oven' | 'soak' | 'tool' | 'order';
+    readonly what: string;
+  }[];
   /** Running waits, the first due first. */
   readonly timers: readonly {
     readonly id: string;

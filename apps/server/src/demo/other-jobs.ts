@@ -123,7 +123,7 @@ export const otherJobs: readonly DemoJob[] = [
         ],
       },
       {
-        when: (_, m) => m.kind === 'op' && m.step.id === 'strip cones',
+        when: (_, m) => m.kind === 'op' && m.step.id === 'strip thread-guard',
         give: [
           { type: 'note', text: 'Nut took 7 turns and two slots to off' },
           { type: 'add-aid', title: 'Wooden plug', where: 'in the case opening, against stone dust' },

@@ -1,5 +1,6 @@
 import type { Notices } from '@jubb/contract';
 import {
+  aheadNow,
   aidsIn,
   betweenNow,
   jobSheet,
@@ -52,6 +53,7 @@ function notices(sheet: Sheet, state: BenchState): Notices {
     between: betweenNow(sheet, state).length,
     uncounted: Object.keys(state.uncounted).length,
     standing: standingNow(sheet, state).map((s) => s.say),
+    ahead: aheadNow(sheet, state).map(({ id, kind, what }) => ({ id, kind, what })),
     timers: timersRunning(state).map(({ id, title, kind, minutes, due }) => ({ id, title, kind, minutes, due })),
   };
 }

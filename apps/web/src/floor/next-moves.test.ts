@@ -24,7 +24,7 @@ const job = (number: number, more: Partial<JobLine> = {}): JobLine => ({
   promise: inMinutes(600),
   place: 'A',
   updatedAt: now.toISOString(),
-  notices: { parked: false, leadsOff: 0, between: 0, uncounted: 0, standing: [], timers: [] },
+  notices: { parked: false, leadsOff: 0, between: 0, uncounted: 0, standing: [], ahead: [], timers: [] },
   ...more,
 });
 const timer = (title: string, due: number): JobLine['notices']['timers'][number] => ({
@@ -62,6 +62,19 @@ describe('next moves', () => {
   test('what stands by the clock wants no hand; what waits beside the work does not stop it', () => {
     expect(nextItems([withTimer(3, 'Cure: sealant', 10)], now)).toHaveLength(1);
     expect(nextItems([withTimer(3, 'Oven on', 10, 'Cap off')], now).map((i) => i.kind)).toEqual(['begin', 'wait']);
+  });
+  test('what is made ready ahead is told just before the work that wants it', () => {
+    const line = job(8);
+    const ahead = [{ id: 'build bearing#1', kind: 'oven' as const, what: 'Cone to 110 °C' }];
+    const items = nextItems(
+      [{ ...line, notices: { ...line.notices, ahead } }, job(9, { promise: inMinutes(90) })],
+      now,
+    );
+    expect(items.map((i) => [i.job.number, i.words])).toEqual([
+      [9, 'Cap off'],
+      [8, 'Oven on: Cone to 110 °C'],
+      [8, 'Cap off'],
+    ]);
   });
   test('parked and held jobs want no hand; a promise that cannot be kept is late', () => {
     const parked = job(5);

@@ -6,10 +6,11 @@ export interface NextItem {
   readonly words: string;
   /** ms since 1970: a wait ends, or the work must begin if the promise is to be kept. */
   readonly at: number;
-  readonly kind: 'now' | 'wait' | 'begin';
+  readonly kind: 'now' | 'wait' | 'ready' | 'begin';
   readonly late: boolean;
 }
 
+const AHEAD = { oven: 'Oven on', soak: 'Lay in to soak', tool: 'Fetch', order: 'See that it is here' } as const;
 /** A job without a promise comes after those that have one. */
 const NO_PROMISE = Number.MAX_SAFE_INTEGER;
 
@@ -42,7 +43,16 @@ export function nextItems(jobs: readonly JobLine[], now: Date): readonly NextIte
     )
       return waits;
     const at = job.promise ? new Date(job.promise).getTime() - job.minutesLeft * 60_000 : NO_PROMISE;
-    return [...waits, { key: job.id, job, words: job.nextMove, at, kind: 'begin', late: at < ms }];
+    // Made ready before the work that wants it, and so told before it.
+    const ready = job.notices.ahead.map((a): NextItem => ({
+      key: a.id,
+      job,
+      words: `${AHEAD[a.kind]}: ${a.what}`,
+      at: at - 1,
+      kind: 'ready',
+      late: false,
+    }));
+    return [...waits, ...ready, { key: job.id, job, words: job.nextMove, at, kind: 'begin', late: at < ms }];
   });
   const sorted = items.sort((a, b) => a.at - b.at || a.job.number - b.job.number);
   // What has run comes first, then the most pressing work: that is what hands can take up now.

@@ -123,6 +123,23 @@ describe('what stands in between', () => {
     expect(blockers(bench.sheet, bench.state).map((b) => b.code)).toContain('in-between');
   });
 
+  test('refitted for the time being is on the unit and not in the tray, until it comes off again', () => {
+    const bench = booked(librarySheet('output-spanner'), 'short-nose');
+    upTo(bench, 'refit');
+    expect(bench.state.off['spanner-nut']?.count).toBe(1);
+    bench.do({ type: 'complete', op: now(bench).op.id });
+    expect(bench.state.off['spanner-nut']).toBeUndefined();
+    expect(betweenNow(bench.sheet, bench.state).map((b) => [b.title, b.state])).toContainEqual([
+      'Spanner nut',
+      'refitted for the time being',
+    ]);
+    bench.run((_, s) => s.steps['strip cones'] !== undefined);
+    expect([bench.state.off['spanner-nut']?.count, betweenNow(bench.sheet, bench.state).map((b) => b.title)]).toEqual([
+      1,
+      ['Propshaft'],
+    ]);
+  });
+
   test('hung, and put back', () => {
     const bench = booked(librarySheet('output-spanner'), 'short-nose');
     upTo(bench, 'undo', 'strip guard');
@@ -335,7 +352,7 @@ describe('waits', () => {
 describe('the shelf', () => {
   const parked = (): TestBench => {
     const bench = booked(librarySheet('output-spanner'), 'long-nose');
-    upTo(bench, 'off', 'strip cones');
+    upTo(bench, 'refit', 'strip thread-guard');
     bench.do({ type: 'note', text: 'Nut took seven turns' });
     bench.do({ type: 'park', why: 'parts', note: 'Both cones', to: 'Shelf 3' });
     return bench;
@@ -344,7 +361,10 @@ describe('the shelf', () => {
     const bench = parked();
     expect(bench.refused({ type: 'complete', op: now(bench).op.id, tray: 'A1' }).code).toBe('parked');
     const sheet = returnSheet(bench.sheet, bench.state);
-    expect(sheet).toMatchObject({ parked: { to: 'Shelf 3' }, at: expect.stringContaining('Cones and shaft') });
+    expect(sheet).toMatchObject({
+      parked: { to: 'Shelf 3' },
+      at: expect.stringContaining('Nut on to save the thread'),
+    });
     expect(sheet.standing).toEqual(standingNow(bench.sheet, bench.state).map((s) => s.say));
     expect(sheet.aids.map((a) => a.title)).toEqual(['Drum chocks', 'Wire hanger']);
     expect(sheet.leads.map((l) => l.title)).toEqual(['Speed sensor connector']);

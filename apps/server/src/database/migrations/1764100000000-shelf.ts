@@ -7,7 +7,7 @@ export class Shelf1764100000000 implements MigrationInterface {
       ALTER TABLE workshop ADD COLUMN shelves jsonb NOT NULL
         DEFAULT '["Shelf 1", "Shelf 2", "Shelf 3", "Shelf 4", "Shelf 5", "Shelf 6", "Shelf 7", "Shelf 8"]';
       ALTER TABLE job ADD COLUMN notices jsonb NOT NULL
-        DEFAULT '{"parked": false, "leadsOff": 0, "between": 0, "uncounted": 0, "standing": [], "timers": []}';
+        DEFAULT '{"parked": false, "leadsOff": 0, "between": 0, "uncounted": 0, "standing": [], "ahead": [], "timers": []}';
       CREATE TABLE photo (
         id uuid PRIMARY KEY,
         job_id uuid NOT NULL REFERENCES job,

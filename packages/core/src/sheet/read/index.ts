@@ -1,2 +1,2 @@
 export { readGoodSheet, readSheet, type ReadSheet } from './read.ts';
-export { sheetSchema } from '../schema.ts';
+export { sheetSchema } from '../schema/schema.ts';

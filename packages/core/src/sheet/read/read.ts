@@ -5,7 +5,7 @@ import type { RawSheet } from '../compile/raw.ts';
 import { pathText, type Path } from '../compile/reader.ts';
 import { SheetError, type SheetProblem } from '../errors.ts';
 import { lintSheet } from '../lint/lint.ts';
-import { sheetSchema } from '../schema.ts';
+import { sheetSchema } from '../schema/schema.ts';
 import type { Sheet } from '../types.ts';
 import { positionOf } from './positions.ts';
 

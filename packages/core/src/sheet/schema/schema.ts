@@ -1,0 +1,184 @@
+import { joint, part } from './entries.ts';
+import { op, rung, sideProperties } from './rungs.ts';
+import {
+  choice,
+  each,
+  figure,
+  from,
+  id,
+  listOf,
+  map,
+  object,
+  oneOrMore,
+  ref,
+  text,
+  words,
+  type Schema,
+} from './shapes.ts';
+
+/**
+ * JSON Schema (draft 2020-12) of a build sheet as it is written. Published as library/build-sheet.schema.json.
+ * It says which keys there are and what shape each has; that names resolve, quantities parse and things add up is the
+ * work of the compiler and the lint. Unknown keys are refused everywhere: a comma in an unquoted sentence makes one.
+ */
+export const sheetSchema: Schema = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'Jubb build sheet, version 1',
+  ...object(
+    {
+      jubb: text('build-sheet/1'),
+      sheet: id,
+      revision: { type: 'integer', minimum: 1 },
+      title: words,
+      kind: words,
+      maker: words,
+      models: listOf(words),
+      variants: map(object({ title: words }, ['title'])),
+      from,
+      opened: listOf(words),
+      identify: listOf(
+        object(
+          {
+            id,
+            ask: words,
+            measure: object({ quantity: words, gauge: words }, ['quantity']),
+            count: { const: true },
+            needs: choice('nothing', 'cover', 'strip'),
+            part: id,
+            choose: {
+              type: 'array',
+              minItems: 1,
+              items: object({ is: figure, variant: oneOrMore(id), order: words, says: words }, ['is']),
+            },
+          },
+          ['ask', 'choose'],
+        ),
+      ),
+      leads: map(
+        object(
+          {
+            title: words,
+            where: words,
+            kind: choice('connector', 'earth', 'hose', 'cable', 'strap', 'clip', 'belt'),
+            each,
+          },
+          ['title', 'where'],
+        ),
+      ),
+      stacks: map(
+        object(
+          { title: words, from: words, order: { type: 'array', items: id, minItems: 2, maxItems: 40 }, last: words },
+          ['title', 'order'],
+        ),
+      ),
+      looks: map(
+        object(
+          {
+            title: words,
+            ask: words,
+            by: choice('ear', 'eye', 'hand', 'nose'),
+            part: id,
+            each,
+            choose: {
+              ...map(
+                object({ title: words, verdict: choice('good', 'bad', 'unsure'), says: words }, ['title', 'verdict']),
+              ),
+              minProperties: 2,
+              maxProperties: 5,
+            },
+            'failed-by': listOf(id),
+          },
+          ['title', 'ask', 'choose'],
+        ),
+      ),
+      parts: map(part),
+      kits: map(
+        object({ title: words, order: words, price: { type: 'number', minimum: 0 }, covers: listOf(id) }, [
+          'order',
+          'covers',
+        ]),
+      ),
+      joints: map(joint),
+      aids: map(object({ title: words, where: words, each }, ['title', 'where'])),
+      marks: map(
+        object(
+          {
+            title: words,
+            between: { type: 'array', items: id, minItems: 2, maxItems: 3 },
+            where: words,
+            with: words,
+            each,
+          },
+          ['between', 'where'],
+        ),
+      ),
+      standing: map(object({ say: words, from: words, until: words }, ['say', 'from', 'until'])),
+      measures: map(
+        object(
+          {
+            title: words,
+            part: id,
+            each,
+            from,
+            quantity: words,
+            gauge: words,
+            at: listOf(words),
+            new: figure,
+            min: figure,
+            max: figure,
+            outside: object({ offer: listOf(words) }, ['offer']),
+            groove: object({ by: words, ask: words, yes: words, no: words }, ['by', 'ask', 'yes', 'no']),
+          },
+          ['title', 'part', 'quantity'],
+        ),
+      ),
+      settings: map(
+        object(
+          {
+            title: words,
+            kind: words,
+            quantity: words,
+            gauge: words,
+            band: figure,
+            target: figure,
+            repeats: { type: 'integer', minimum: 1, maximum: 10 },
+            shims: id,
+            thicker: choice('looser', 'tighter'),
+            trial: figure,
+            pack: words,
+            'may-be-off': figure,
+            seat: object({ joint: id, to: figure, turning: words }, ['joint', 'to']),
+            how: words,
+            each,
+            from,
+          },
+          ['title', 'kind', 'quantity', 'band'],
+        ),
+      ),
+      methods: map(
+        object({ ask: words, choices: map(object({ title: words, why: words }, ['title'])) }, ['ask', 'choices']),
+      ),
+      fluids: map(object({ title: words, grade: words, amount: figure, from }, ['grade', 'amount'])),
+      tests: map(
+        object({ title: words, quantity: words, gauge: words, accept: figure, 'failed-by': listOf(id), from, each }, [
+          'title',
+          'quantity',
+          'accept',
+        ]),
+      ),
+      rungs: { type: 'array', minItems: 1, items: rung },
+    },
+    ['jubb', 'sheet', 'revision', 'title', 'kind', 'maker', 'parts', 'rungs'],
+  ),
+  $defs: {
+    off: {
+      type: 'object',
+      minProperties: 1,
+      propertyNames: ref,
+      additionalProperties: { type: 'integer', minimum: 1 },
+    },
+    op,
+    side: object(sideProperties),
+    namedStep: object({ id, title: words, ...sideProperties }, ['id']),
+  },
+};
