@@ -1,5 +1,5 @@
 import type { DocumentView } from '@jubb/contract';
-import { convert, formatBand, formatQuantity, type Band } from '@jubb/core/quantities';
+import { convert, formatBand, formatQuantity } from '@jubb/core/quantities';
 import { ReckonError, torqueSanity } from '@jubb/core/reckoners';
 import { stands, type Joint, type Sheet } from '@jubb/core/sheet';
 import { Whose } from '../bench/figure-source.tsx';
@@ -113,7 +113,7 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
       </Table>
       <Table title="Tests and looks" heads={['What', 'Good', 'By', 'If not, look at']}>
         {Object.values(sheet.tests).map((t) => (
-          <Row key={t.id} cells={[t.title, band(t.accept), t.gauge, names(sheet, t.failedBy)]} />
+          <Row key={t.id} cells={[t.title, formatBand(t.accept), t.gauge, names(sheet, t.failedBy)]} />
         ))}
         {Object.values(sheet.looks).map((l) => (
           <Row
@@ -174,7 +174,6 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
   );
 }
 
-const band = (b: Band): string => formatBand(b);
 const names = (sheet: Sheet, ids: readonly string[]): string =>
   ids
     .map((id) => sheet.parts[id]?.title ?? sheet.settings[id]?.title ?? sheet.joints[id]?.title ?? id)

@@ -3,7 +3,7 @@ import type { NewEvent } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
 import { tighteningState } from '../tightening.ts';
-import type { Sheet } from '../../sheet/index.ts';
+import { renewing, type Sheet } from '../../sheet/index.ts';
 import { timerOf } from '../timers.ts';
 import { reach } from './reach.ts';
 import { decideTakeOff } from './take-off.ts';
@@ -193,7 +193,8 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
 
 function fitted(op: string, how: 'place' | 'press' | 'seal', part: string, sheet: Sheet, state: BenchState): NewEvent {
   const p = sheet.parts[part];
-  const renewed = p?.renew === 'always' || state.findings[part] === 'renew' || state.findings[part] === 'scrap';
+  const finding = state.findings[part];
+  const renewed = p?.renew === 'always' || (finding !== undefined && renewing.has(finding));
   return { type: 'part-fitted', payload: { op, part, count: p?.count ?? 1, renewed, how } };
 }
 
