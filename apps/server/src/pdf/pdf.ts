@@ -4,10 +4,9 @@ import pdfmake from 'pdfmake';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
 
 export const PDF_FONT = 'Atkinson';
+// Found from this file, not from the folder that the server happens to be started in.
 const files = join(
-  dirname(
-    createRequire(join(process.cwd(), 'package.json')).resolve('@fontsource/atkinson-hyperlegible-next/package.json'),
-  ),
+  dirname(createRequire(import.meta.url).resolve('@fontsource/atkinson-hyperlegible-next/package.json')),
   'files',
 );
 const face = (weight: number, style: 'normal' | 'italic'): string =>
