@@ -48,7 +48,9 @@ export default {
   projects: [
     project('core', 'packages/core'),
     project('contract', 'packages/contract'),
-    project('server', 'apps/server'),
+    project('server', 'apps/server', {
+      moduleNameMapper: { '^d3-scale$': '<rootDir>/../../node_modules/d3/dist/d3.js' },
+    }),
     project('stand-ins', 'apps/stand-ins'),
     // d3's own bundle: its parts ship as .mjs, which Jest never compiles.
     project('web', 'apps/web', { moduleNameMapper: { '^d3$': '<rootDir>/../../node_modules/d3/dist/d3.js' } }),

@@ -266,8 +266,7 @@ describe('an alternator with pinned brushes', () => {
     expect(await text(page, '.right')).toContain('0 of 2 in line');
     await forward(page, job, (s) => s.steps['build brush-pin'] !== undefined);
     await open(job);
-    await has(page, 'Brush pin');
-    expect(await text(page, '.right')).toContain('Draw the pin: the brushes would drop');
+    await has(page, 'Draw the pin: the brushes would drop');
     await workTo(page, /^Line up the mark, stator to rear frame/);
     expect(await text(page, '.right')).toContain('1 of 2 in line');
     await forward(page, job, (s) => s.steps['build frames'] !== undefined);

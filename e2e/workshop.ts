@@ -20,6 +20,8 @@ export function freePort(): Promise<number> {
 export class Workshop {
   base = '';
   databaseUrl = '';
+  /** Address of the simulated supplier. */
+  supplier = '';
   readonly data = mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'workshop-'));
   private env: NodeJS.ProcessEnv = {};
   private readonly running: ChildProcess[] = [];
@@ -35,7 +37,8 @@ export class Workshop {
     await client.query(`CREATE DATABASE ${name}`);
     await client.end();
     this.databaseUrl = admin.replace(/\/[^/]+$/, `/${name}`);
-    const [port, standIns] = [await freePort(), await freePort()];
+    const [port, standIns, supplier] = [await freePort(), await freePort(), await freePort()];
+    this.supplier = `http://127.0.0.1:${supplier}`;
     this.base = `http://127.0.0.1:${port}`;
     this.env = {
       ...process.env,
@@ -46,6 +49,8 @@ export class Workshop {
       JUBB_LIBRARY: join(ROOT, 'library'),
       JUBB_STAND_INS: `127.0.0.1:${standIns}`,
       JUBB_STAND_IN_PORT: String(standIns),
+      JUBB_SUPPLIER: this.supplier,
+      JUBB_SUPPLIER_PORT: String(supplier),
       JUBB_LOG: 'error',
     };
     this.running.push(

@@ -4,7 +4,7 @@ import { chmodSync, cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rm
 import { createServer, type Server } from 'node:net';
 import { join } from 'node:path';
 
-jest.setTimeout(120_000);
+jest.setTimeout(240_000);
 const ROOT = process.cwd();
 const work = mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'commands-'));
 // The database runs as another user when the tests run as root.

@@ -31,6 +31,7 @@ need_build all
 [ -z "${DATABASE_URL:-}" ] || node "$ROOT/scripts/lib/database-answers.mjs" || exit 1
 OWN_DB=
 STAND_IN_PORT=$((PORT + 11))
+SUPPLIER_PORT=$((PORT + 13))
 pids=()
 finish() {
   trap - EXIT INT TERM
@@ -50,6 +51,7 @@ fi
 echo $$ >"$DATA/jubb.pid"
 export PORT JUBB_HOST="$HOST" JUBB_DATA="$DATA" JUBB_DEMO="$DEMO" JUBB_WEB="$ROOT/apps/web/dist" JUBB_LIBRARY="$ROOT/library"
 export JUBB_STAND_INS="127.0.0.1:$STAND_IN_PORT" JUBB_STAND_IN_PORT="$STAND_IN_PORT"
+export JUBB_SUPPLIER="http://127.0.0.1:$SUPPLIER_PORT" JUBB_SUPPLIER_PORT="$SUPPLIER_PORT"
 node "$ROOT/apps/stand-ins/dist/main.js" >"$DATA/stand-ins.log" 2>&1 &
 pids+=($!)
 node "$ROOT/apps/server/dist/main.js" >"$DATA/server.log" 2>&1 &

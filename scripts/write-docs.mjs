@@ -1,6 +1,8 @@
-// Writes docs/reckoners.md from the registry. `--check` only says whether it is stale.
+// Writes docs/reckoners.md from the registry and the build sheet's JSON Schema. `--check` only says whether they are stale.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
+import { sheetSchema } from '../packages/core/dist/sheet/schema/schema.js';
+import { recordSchema } from '../packages/core/dist/bench/verify/index.js';
 import { accepted, reckoners } from '../packages/core/dist/reckoners/index.js';
 
 const file = new URL('../docs/reckoners.md', import.meta.url);
@@ -50,9 +52,16 @@ for (const r of reckoners) {
   lines.push('');
 }
 const text = await format(lines.join('\n'), { ...(await resolveConfig(file)), parser: 'markdown' });
-if (process.argv.includes('--check')) {
-  if (readFileSync(file, 'utf8') !== text) {
-    console.error('docs/reckoners.md is stale: run npm run docs');
-    process.exit(1);
+const recordFile = new URL('../library/job-record.schema.json', import.meta.url);
+const schema = new URL('../library/build-sheet.schema.json', import.meta.url);
+for (const [name, to, wanted] of [
+  ['docs/reckoners.md', file, text],
+  ['library/build-sheet.schema.json', schema, `${JSON.stringify(sheetSchema, null, 2)}\n`],
+  ['library/job-record.schema.json', recordFile, `${JSON.stringify(recordSchema, null, 2)}\n`],
+]) {
+  if (!process.argv.includes('--check')) writeFileSync(to, wanted);
+  else if (readFileSync(to, 'utf8') !== wanted) {
+    console.error(`${name} is stale: run npm run docs`);
+    process.exitCode = 1;
   }
-} else writeFileSync(file, text);
+}

@@ -2,6 +2,7 @@ import { Module, type DynamicModule } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { AuthModule } from './auth/auth.module.ts';
 import type { Config } from './config/config.ts';
+import { CalendarModule } from './calendar/calendar.module.ts';
 import { ConfigModule } from './config/config.module.ts';
 import { CustomersModule } from './customers/customers.module.ts';
 import { dataSourceOptions } from './database/data-source.ts';
@@ -9,7 +10,11 @@ import { HealthModule } from './health/health.module.ts';
 import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { LiveModule } from './live/live.module.ts';
+import { PartsModule } from './parts/parts.module.ts';
+import { QuotesModule } from './quotes/quotes.module.ts';
 import { PhotosModule } from './photos/photos.module.ts';
+import { QualityModule } from './quality/quality.module.ts';
+import { RecordsModule } from './records/records.module.ts';
 import { SearchModule } from './search/search.module.ts';
 import { ReckonModule } from './reckon/reckon.module.ts';
 import { SheetsModule } from './sheets/sheets.module.ts';
@@ -33,6 +38,11 @@ export class AppModule {
         ReckonModule,
         PhotosModule,
         SearchModule,
+        PartsModule,
+        QuotesModule,
+        RecordsModule,
+        CalendarModule,
+        QualityModule,
         HealthModule,
       ],
     };

@@ -1,6 +1,7 @@
 import type { INestApplication } from '@nestjs/common';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
 import { commandDtos } from '@jubb/contract';
+import { curveKinds } from '@jubb/core/bench';
 import { reckoners } from '@jubb/core/reckoners';
 import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
 import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
@@ -26,6 +27,17 @@ export function openApi(app: INestApplication): OpenAPIObject {
         type: 'object',
         additionalProperties: { type: 'integer', minimum: 0 },
         description: 'part → how many',
+      },
+      isRun: {
+        type: 'object',
+        required: ['kind'],
+        properties: { kind: { type: 'string', enum: ['alternator', 'balancing', ...curveKinds] } },
+        description: 'a run of a stand: its sweep and ripple, its course of balancing, or the points of its curve',
+      },
+      isFigures: {
+        type: 'object',
+        additionalProperties: { type: 'number' },
+        description: 'figure → number, in canonical units',
       },
       isTorque: { description: 'a torque' },
       isKnownUnit: { description: 'a unit such as N·m, ft·lbf, mm, thou' },

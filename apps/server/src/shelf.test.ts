@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { FloorView, FoundView, JobView } from '@jubb/contract';
-import { fold, nextMove, type LoggedEvent } from '@jubb/core/bench';
+import { fold, nextMove, rehearse, type LoggedEvent } from '@jubb/core/bench';
 import { randomUUID } from 'node:crypto';
 import jsQR from 'jsqr';
 import sharp from 'sharp';
@@ -8,7 +8,7 @@ import { DataSource } from 'typeorm';
 import { networkAddress } from './jobs/network-address.ts';
 import { envelope, openShop, opNow, type TestShop } from './shop.fixtures.ts';
 
-jest.setTimeout(90_000);
+jest.setTimeout(180_000);
 let shop: TestShop;
 beforeAll(async () => {
   shop = await openShop();
@@ -214,6 +214,31 @@ describe('surprises and lessons', () => {
     );
     await shop.post(url, envelope(now.events.length, { type: 'take-back', command: id, reason: 'not on this one' }));
     expect((await lessons()).map((l) => l.words)).not.toContain('Speed ring: three screws');
+  });
+
+  test('a joint without a figure in the book is computed, and its lesson stands at the sheet', async () => {
+    const booked = await shop.post('/api/jobs', {
+      commandId: randomUUID(),
+      customerName: 'Council Depot',
+      serial: 'B-1',
+      sheet: 'tensioner-belt',
+      complaint: 'squeals',
+      answers: [{ question: 0, answer: '1' }],
+    });
+    const { id } = booked.body as { id: string };
+    const read = async (): Promise<JobView> => (await shop.get(`/api/jobs/${id}`)).body as JobView;
+    for (let i = 0; i < 400; i += 1) {
+      const job = await read();
+      const state = fold(id, job.events);
+      if (state.joints['tensioner-joint']?.tightened) break;
+      const command = rehearse(job.sheet, state, { drawers: job.drawers }, { impatience: 'a test' })!;
+      expect((await shop.post(`/api/jobs/${id}/commands`, envelope(job.events.length, command))).status).toBe(200);
+    }
+    const lessons = (await shop.get('/api/sheets/tensioner-belt/lessons')).body as { words: string; kind: string }[];
+    expect(lessons.map((l) => l.kind)).toContain('no-figure');
+    expect(lessons.find((l) => l.kind === 'no-figure')!.words).toMatch(
+      /no figure in the sheet; \d+.*was computed from M10 8\.8/,
+    );
   });
 
   test.each<[string, object, number, string]>([

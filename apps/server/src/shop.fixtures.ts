@@ -24,6 +24,7 @@ export interface TestShop {
     field: string,
     file: Buffer,
     name: string,
+    who?: string,
   ): request.Test;
   /** A post of bytes as they are. */
   raw(path: string, type: string, body: Buffer): request.Test;
@@ -47,6 +48,7 @@ export async function openShop(): Promise<TestShop> {
       webDir: undefined,
       libraryDir: join(process.cwd(), 'library'),
       standIns: '127.0.0.1:1',
+      supplier: 'http://127.0.0.1:1',
       secureCookie: false,
     },
     'silent',
@@ -72,8 +74,8 @@ export async function openShop(): Promise<TestShop> {
     get,
     post: (path, body, who) => as(http().post(path), who).send(body),
     raw: (path, type, body) => as(http().post(path)).set('Content-Type', type).send(body),
-    upload: (path, fields, field, file, fileName) => {
-      let sent = as(http().post(path));
+    upload: (path, fields, field, file, fileName, who) => {
+      let sent = as(http().post(path), who);
       for (const [k, v] of Object.entries(fields)) sent = sent.field(k, v);
       return sent.attach(field, file, { filename: fileName });
     },

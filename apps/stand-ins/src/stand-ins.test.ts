@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { connect, type Server, type Socket } from 'node:net';
-import { FloatRig } from './indicator.ts';
 import { LineReader } from './protocol.ts';
 import { seededRandom } from './random.ts';
+import { rigDepth, rigLength, rigTorque, type RigState } from './rig.ts';
 import { startStandIns } from './service.ts';
 import { pullTrace } from './torque-wrench.ts';
 
@@ -41,18 +41,42 @@ describe('the torque wrench', () => {
   });
 });
 
-describe('the indicator', () => {
-  test('a thicker pack loosens by as much; tight shows nothing', () => {
-    const rig = new FloatRig(seededRandom(2));
-    const mean = (): number => Array.from({ length: 50 }, () => rig.rock()).reduce((a, b) => a + b, 0) / 50;
-    const asFound = mean();
-    rig.fitPack(1.5);
-    const trial = mean();
-    rig.fitPack(1.32);
-    expect(asFound - trial).toBeCloseTo(0.08, 2);
-    expect(trial - mean()).toBeCloseTo(0.18, 2);
-    rig.fitPack(1.0);
-    expect(mean()).toBeLessThan(0.003);
+describe('a unit on the bench', () => {
+  const hub = (more: Partial<RigState> = {}): RigState => ({
+    rig: 'job-1/float',
+    kind: 'pack',
+    target: 0.05,
+    trialMm: 1.5,
+    looser: true,
+    ...more,
+  });
+  test('float follows the pack one for one, is more when worn, and less than none cannot be felt', () => {
+    expect(rigLength(hub()) - rigLength(hub({ packMm: 1.4 }))).toBeCloseTo(0.1, 9);
+    expect(rigLength(hub({ worn: true })) - rigLength(hub())).toBeCloseTo(0.08, 9);
+    expect(rigLength(hub({ packMm: 1.0 }))).toBe(0);
+    expect(rigLength(hub({ looser: false, packMm: 1.45 }))).toBeGreaterThan(rigLength(hub({ looser: false })));
+  });
+  test('the depths leave just the room of the pack without float, whatever their number', () => {
+    for (const depths of ['+-', '-+-', '++--']) {
+      const at = (i: number): number => rigDepth(hub({ depths, depthAt: i }));
+      const room = [...depths].reduce((sum, sign, i) => sum + (sign === '+' ? at(i) : -at(i)), 0);
+      expect(rigLength(hub({ packMm: room }))).toBeCloseTo(0, 9);
+      expect(rigLength(hub({ packMm: room + 0.05 }))).toBeCloseTo(0.05, 9);
+    }
+  });
+  test('a nut turned in tightens, a gear moved to its pinion loses backlash, shims on both sides brake', () => {
+    const nut = (turnDeg: number): number => rigLength(hub({ kind: 'nut', pitchMm: 1.5, target: 0.3, turnDeg }));
+    expect(nut(0) - nut(60)).toBeCloseTo(0.25, 9);
+    const sides = (leftMm: number, rightMm: number): RigState =>
+      hub({ kind: 'sides', target: 1, perMm: 16, leftMm, rightMm });
+    expect(rigLength(sides(0, 0)) - rigLength(sides(0.1, -0.1))).toBeCloseTo(0.07, 9);
+    expect(rigTorque(sides(0.1, -0.1))).toBeCloseTo(rigTorque(sides(0, 0)), 9);
+    expect(rigTorque(sides(0.05, 0.05))).toBeGreaterThan(rigTorque(sides(0, 0)));
+  });
+  test('another name is another unit, the same name the same one', () => {
+    const floats = Array.from({ length: 40 }, (_, i) => rigLength(hub({ rig: `hub ${i}` })));
+    expect(new Set(floats.map((f) => f.toFixed(6))).size).toBeGreaterThan(35);
+    expect(rigLength(hub({ rig: 'hub 3' }))).toBe(floats[3]);
   });
 });
 
@@ -110,6 +134,7 @@ describe('over the line', () => {
     ['nonsense'],
     ['{"hand":{"action":"pull"}}'],
     ['{"attach":"hammer"}'],
+    ['{"hand":{"action":"rig","rig":"u"}}'],
     ['"x"'],
     ['null'],
     [`{"attach":"${'x'.repeat(6000)}`],

@@ -10,11 +10,15 @@ const Floor = lazy(() => import('./floor/floor-screen.tsx'));
 const BookIn = lazy(() => import('./booking/book-in-screen.tsx'));
 const Bench = lazy(() => import('./bench/bench-screen.tsx'));
 const Record = lazy(() => import('./record/record-screen.tsx'));
+const Findings = lazy(() => import('./findings/findings-screen.tsx'));
+const Parts = lazy(() => import('./parts/parts-screen.tsx'));
 const Return = lazy(() => import('./bench/return/return-screen.tsx'));
 const Sheets = lazy(() => import('./sheets/sheets-screen.tsx'));
 const SheetPage = lazy(() => import('./sheets/sheet-screen.tsx'));
 const Unit = lazy(() => import('./units/unit-screen.tsx'));
 const Reckoner = lazy(() => import('./reckoner/reckoner-screen.tsx'));
+const Shop = lazy(() => import('./shop/shop-screen.tsx'));
+const Stands = lazy(() => import('./stands/stands-screen.tsx'));
 const Verify = lazy(() => import('./record/verify-screen.tsx'));
 
 /** Who it is decides between the sign-in and the workshop; without a network the last one known stays. */
@@ -33,12 +37,16 @@ export function App(): React.JSX.Element {
               <Route index element={<Floor />} />
               <Route path="book" element={<BookIn me={me.data} />} />
               <Route path="job/:id" element={<Bench me={me.data} />} />
+              <Route path="job/:id/findings" element={<Findings me={me.data} />} />
+              <Route path="parts" element={<Parts me={me.data} />} />
               <Route path="job/:id/return" element={<Return me={me.data} />} />
-              <Route path="sheets" element={<Sheets />} />
+              <Route path="sheets" element={<Sheets me={me.data} />} />
               <Route path="sheets/:id" element={<SheetPage me={me.data} />} />
               <Route path="unit/:id" element={<Unit />} />
               <Route path="job/:id/record" element={<Record />} />
               <Route path="reckoner/:id?" element={<Reckoner />} />
+              <Route path="shop" element={<Shop />} />
+              <Route path="stands" element={<Stands />} />
               <Route path="verify" element={<Verify />} />
               <Route
                 path="*"

@@ -7,7 +7,10 @@ import { idlePersister } from './api/idle-persister.ts';
 import { App } from './app.tsx';
 import { outbox } from './outbox/use-outbox.ts';
 import { connectOutbox } from './bench/job-cache.ts';
+import { keptTheme, putTheme } from './frame/theme.ts';
 import './theme/theme.scss';
+
+putTheme(keptTheme());
 
 /** Asked things are kept in IndexedDB, so that a reload without a network still shows the bench. */
 const client = new QueryClient({

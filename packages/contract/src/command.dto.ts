@@ -1,4 +1,4 @@
-import { holdReasons, type Command, type HoldReason } from '@jubb/core/bench';
+import { holdReasons, MOST_OF_A_PART, type Command, type HoldReason } from '@jubb/core/bench';
 import { findings, type Finding } from '@jubb/core/sheet';
 import { Type } from 'class-transformer';
 import {
@@ -7,9 +7,9 @@ import {
   IsArray,
   IsBoolean,
   IsDateString,
+  IsDefined,
   IsIn,
   IsInt,
-  IsNumber,
   IsOptional,
   IsString,
   IsUUID,
@@ -17,49 +17,16 @@ import {
   MaxLength,
   Min,
   MinLength,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { IsTorque, QuantityDto } from './quantity.dto.ts';
+import { IsOf, QuantityDto } from './quantity.dto.ts';
 import { CommandDto, OpCommandDto } from './command-base.ts';
 import { IsCounts } from './counts.ts';
+import { InstrumentFactsDto } from './instrument-facts.dto.ts';
+import { proveCommandDtos } from './prove-command.dto.ts';
+import { pullCommandDtos } from './pull-command.dto.ts';
 import { stripCommandDtos } from './strip-command.dto.ts';
-import { IsTrace } from './trace.ts';
-
-export class InstrumentFactsDto {
-  @IsString()
-  @MaxLength(60)
-  id: string;
-
-  @IsString()
-  @MaxLength(80)
-  name: string;
-
-  @IsOptional()
-  @ValidateNested()
-  @Type(() => QuantityDto)
-  uncertainty?: QuantityDto;
-
-  @IsBoolean()
-  simulated: boolean;
-}
-
-export class RigDto {
-  @IsOptional()
-  @IsNumber()
-  @Min(50)
-  @Max(5000)
-  wrenchLengthMm?: number;
-
-  @IsNumber()
-  @Min(0)
-  @Max(2000)
-  extensionMm: number;
-
-  @IsNumber()
-  @Min(-180)
-  @Max(180)
-  extensionAngleDeg: number;
-}
 
 export class CompleteDto extends OpCommandDto {
   declare type: 'complete';
@@ -79,7 +46,7 @@ export class CompleteDto extends OpCommandDto {
 
   /** Of parts taken off, where it is not what the sheet says: part → how many, or `later`. */
   @IsOptional()
-  @IsCounts(1000, ['later'])
+  @IsCounts(MOST_OF_A_PART, ['later'])
   counts?: Record<string, number | 'later'>;
 
   @IsOptional()
@@ -90,6 +57,13 @@ export class CompleteDto extends OpCommandDto {
   @IsOptional()
   @IsIn(['check', 'clear'], { each: true })
   ticks?: string[];
+
+  /** Of a bleed: clean strokes in a row. */
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(1000)
+  strokes?: number;
 }
 
 export class TakeReadingDto extends OpCommandDto {
@@ -98,6 +72,12 @@ export class TakeReadingDto extends OpCommandDto {
   @IsString()
   @MaxLength(60)
   where?: string;
+
+  /** Which of two settings that are read in one try. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(60)
+  setting?: string;
 
   @ValidateNested()
   @Type(() => QuantityDto)
@@ -110,6 +90,36 @@ export class TakeReadingDto extends OpCommandDto {
   @ValidateNested()
   @Type(() => InstrumentFactsDto)
   instrument?: InstrumentFactsDto;
+
+  /** Of a winding: how warm it is. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => QuantityDto)
+  @IsOf('temperature')
+  temperature?: QuantityDto;
+
+  /** It was asked whether so odd a figure is right, and it is. */
+  @IsOptional()
+  @IsBoolean()
+  sure?: boolean;
+}
+
+export class MeasureAgainDto extends OpCommandDto {
+  declare type: 'measure-again';
+}
+
+export class FindCauseDto extends OpCommandDto {
+  declare type: 'find-cause';
+  /** null: it is not known. */
+  @ValidateIf((c: FindCauseDto) => c.choice !== null)
+  @IsString()
+  @MaxLength(60)
+  choice: string | null;
+
+  @IsOptional()
+  @IsString()
+  @MaxLength(400)
+  note?: string;
 }
 
 export class AnswerDto extends OpCommandDto {
@@ -127,10 +137,11 @@ export class JudgeDto extends OpCommandDto {
   @IsIn(findings)
   finding: Finding;
 
+  /** May be left out where the finding is what was advised. */
+  @IsOptional()
   @IsString()
-  @MinLength(1, { message: 'A finding needs its reason' })
   @MaxLength(400)
-  reason: string;
+  reason?: string;
 }
 
 export class ChooseDto extends OpCommandDto {
@@ -148,57 +159,12 @@ export class FitPackDto extends OpCommandDto {
   @ValidateNested({ each: true })
   @Type(() => QuantityDto)
   pieces: QuantityDto[];
-}
 
-export class PullDto extends OpCommandDto {
-  declare type: 'pull';
-  @IsInt()
-  @Min(1)
-  @Max(200)
-  bolt: number;
-
-  @ValidateNested()
-  @Type(() => QuantityDto)
-  @IsTorque()
-  reading: QuantityDto;
-
-  @ValidateNested()
-  @Type(() => RigDto)
-  rig: RigDto;
-
-  @IsOptional()
-  @IsNumber()
-  @Min(0)
-  @Max(3600)
-  turnedDeg?: number;
-
-  @IsOptional()
-  @IsTrace()
-  trace?: [number, number][];
-
-  @IsIn(['instrument', 'hand'])
-  how: 'instrument' | 'hand';
-
-  @IsOptional()
-  @ValidateNested()
-  @Type(() => InstrumentFactsDto)
-  instrument?: InstrumentFactsDto;
-}
-
-export class AnswerPullDto extends OpCommandDto {
-  declare type: 'answer-pull';
-  @IsInt()
-  @Min(1)
-  @Max(200)
-  bolt: number;
-
-  @IsIn(['slackened', 'renewed'])
-  answer: 'slackened' | 'renewed';
-
+  /** Not out of the drawer: where it comes from. */
   @IsOptional()
   @IsString()
-  @MaxLength(400)
-  note?: string;
+  @MaxLength(200)
+  made?: string;
 }
 
 export class HoldDto extends CommandDto {
@@ -241,6 +207,10 @@ export class TakeBackDto extends CommandDto {
   reason: string;
 }
 
+export class CheckOverDto extends CommandDto {
+  declare type: 'check-over';
+}
+
 export class SignOffDto extends CommandDto {
   declare type: 'sign-off';
 }
@@ -262,16 +232,19 @@ export class HandOverDto extends CommandDto {
 export const commandDtos = [
   { name: 'complete', value: CompleteDto },
   { name: 'take-reading', value: TakeReadingDto },
+  { name: 'measure-again', value: MeasureAgainDto },
+  { name: 'find-cause', value: FindCauseDto },
   { name: 'answer', value: AnswerDto },
   { name: 'judge', value: JudgeDto },
   { name: 'choose', value: ChooseDto },
   { name: 'fit-pack', value: FitPackDto },
-  { name: 'pull', value: PullDto },
-  { name: 'answer-pull', value: AnswerPullDto },
+  ...proveCommandDtos,
+  ...pullCommandDtos,
   { name: 'hold', value: HoldDto },
   { name: 'clear-hold', value: ClearHoldDto },
   { name: 'move', value: MoveDto },
   { name: 'take-back', value: TakeBackDto },
+  { name: 'check-over', value: CheckOverDto },
   { name: 'sign-off', value: SignOffDto },
   { name: 'hand-over', value: HandOverDto },
   ...stripCommandDtos,
@@ -303,6 +276,7 @@ export class CommandEnvelopeDto {
   @MaxLength(60)
   device: string;
 
+  @IsDefined({ message: 'command: what is to be done is missing' })
   @ValidateNested()
   @Type(() => UnknownCommandDto, {
     keepDiscriminatorProperty: true,

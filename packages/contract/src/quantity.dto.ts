@@ -1,4 +1,4 @@
-import { whyNotOf, dimensionsOfUnit } from '@jubb/core/quantities';
+import { dimensionsOfUnit, whyNotOf, type Dimension } from '@jubb/core/quantities';
 import {
   IsNumber,
   IsString,
@@ -35,18 +35,20 @@ export function IsKnownUnit(options?: ValidationOptions): PropertyDecorator {
     });
 }
 
-/** The quantity is a torque. */
-export function IsTorque(options?: ValidationOptions): PropertyDecorator {
+/** The quantity is of a dimension. */
+export function IsOf(dimension: Dimension, options?: ValidationOptions): PropertyDecorator {
   return (target, propertyName) =>
     registerDecorator({
-      name: 'isTorque',
+      name: 'isOf',
       target: target.constructor,
       propertyName: String(propertyName),
       options,
       validator: {
-        validate: (value: unknown) => value instanceof QuantityDto && whyNotOf(value, 'torque') === undefined,
+        validate: (value: unknown) => value instanceof QuantityDto && whyNotOf(value, dimension) === undefined,
         defaultMessage: (args: ValidationArguments) =>
-          args.value instanceof QuantityDto ? (whyNotOf(args.value, 'torque') ?? '') : 'a torque is due',
+          args.value instanceof QuantityDto
+            ? (whyNotOf(args.value, dimension) ?? '')
+            : `a quantity is due: ${dimension}, with its unit`,
       },
     });
 }

@@ -1,4 +1,4 @@
-import { holdReasons, timerKinds, type HoldReason, type TimerKind } from '@jubb/core/bench';
+import { holdReasons, MOST_OF_A_PART, timerKinds, type HoldReason, type TimerKind } from '@jubb/core/bench';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -17,9 +17,7 @@ import {
 } from 'class-validator';
 import { CommandDto, OpCommandDto } from './command-base.ts';
 import { IsCounts } from './counts.ts';
-
-/** No part of a unit is there more often. */
-const MOST = 1000;
+import { IsOf, QuantityDto } from './quantity.dto.ts';
 
 export class OrderStackDto extends OpCommandDto {
   declare type: 'order-stack';
@@ -78,7 +76,7 @@ export class CountDto extends OpCommandDto {
   declare type: 'count';
   @IsInt({ message: 'A count is a whole number' })
   @Min(0, { message: 'A count is not below nothing' })
-  @Max(MOST, { message: `More than ${MOST} is a slip of the finger` })
+  @Max(MOST_OF_A_PART, { message: `More than ${MOST_OF_A_PART} is a slip of the finger` })
   count: number;
 
   @IsOptional()
@@ -99,7 +97,7 @@ export class CountTrayDto extends CommandDto {
 
   @IsInt({ message: 'A count is a whole number' })
   @Min(1, { message: 'Something lies there' })
-  @Max(MOST, { message: `More than ${MOST} is a slip of the finger` })
+  @Max(MOST_OF_A_PART, { message: `More than ${MOST_OF_A_PART} is a slip of the finger` })
   count: number;
 }
 
@@ -188,7 +186,7 @@ export class SurprisePartDto {
 
   @IsInt({ message: 'A count is a whole number' })
   @Min(1, { message: 'At least one comes off' })
-  @Max(MOST, { message: `More than ${MOST} is a slip of the finger` })
+  @Max(MOST_OF_A_PART, { message: `More than ${MOST_OF_A_PART} is a slip of the finger` })
   count: number;
 }
 
@@ -222,8 +220,35 @@ export class SurpriseDto extends CommandDto {
 export class AdjustDto extends OpCommandDto {
   declare type: 'adjust';
   @IsString()
-  @MaxLength(200)
+  @MaxLength(500)
   note: string;
+
+  /** How far it was turned; positive tightens. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => QuantityDto)
+  @IsOf('angle')
+  turned?: QuantityDto;
+
+  /** Changes of the packs on both sides. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => QuantityDto)
+  @IsOf('length')
+  left?: QuantityDto;
+
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => QuantityDto)
+  @IsOf('length')
+  right?: QuantityDto;
+
+  /** How far the collar was slid in. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => QuantityDto)
+  @IsOf('length')
+  slid?: QuantityDto;
 }
 
 export class SayUnitDto extends OpCommandDto {
@@ -269,7 +294,7 @@ export class ResumeDto extends CommandDto {
   to: string;
 
   /** Part → how many were found. */
-  @IsCounts(MOST)
+  @IsCounts(MOST_OF_A_PART)
   counts: Record<string, number>;
 
   @IsOptional()

@@ -1,5 +1,6 @@
 import type { HeadSignature } from '@jubb/core/bench/verify';
-import type { DrawerStock, HoldReason, JobStage, LoggedEvent, Refusal } from '@jubb/core/bench';
+import type { StandInstrument } from '@jubb/core/sheet';
+import type { DrawerStock, GaugeKind, HoldReason, Interval, JobStage, LoggedEvent, Refusal } from '@jubb/core/bench';
 import type { Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import type { Role } from './auth.dto.ts';
@@ -13,7 +14,13 @@ export interface PersonView {
 }
 export interface MeView {
   readonly person: PersonView;
-  readonly workshop: { readonly name: string; readonly currency: string };
+  readonly workshop: {
+    readonly name: string;
+    readonly currency: string;
+    readonly rateMinor: number;
+    readonly taxPercent: number;
+    readonly taxName: string;
+  };
 }
 
 /** A job as the lists need it: projection columns, kept in the transaction that appends. */
@@ -50,6 +57,8 @@ export interface Notices {
     readonly kind: 'oven' | 'soak' | 'tool' | 'order';
     readonly what: string;
   }[];
+  /** Parts not ordered yet, on their way, and here; absent in a projection of an earlier release. */
+  readonly parts?: { readonly toOrder: number; readonly coming: number; readonly here: number };
   /** Running waits, the first due first. */
   readonly timers: readonly {
     readonly id: string;
@@ -121,6 +130,29 @@ export interface PastVisit {
   readonly stage: JobStage;
   /** Findings and settings of that visit in short sentences. */
   readonly outcome: readonly string[];
+  /** Why it failed then, as far as it was found. */
+  readonly causes: readonly string[];
+  /** What was fitted new, and the methods chosen. */
+  readonly fitted: readonly string[];
+  readonly methods: readonly string[];
+  readonly deferrals: readonly {
+    readonly part: string;
+    readonly title: string;
+    readonly words: string;
+    readonly again?: string;
+  }[];
+  /** Parts that were judged and not left for later: a deferral of before is settled by it. */
+  readonly judged: readonly string[];
+  readonly figures: readonly VisitFigure[];
+}
+/** A figure of a visit that can be held against those of other visits. */
+export interface VisitFigure {
+  readonly id: string;
+  readonly title: string;
+  readonly moment: 'as-found' | 'now';
+  readonly value: Quantity;
+  readonly low?: Quantity;
+  readonly high?: Quantity;
 }
 export interface UnitView {
   readonly id: string;
@@ -143,13 +175,17 @@ export interface SheetLine {
 export interface InstrumentView {
   readonly id: string;
   readonly name: string;
-  readonly kind: 'torque-wrench' | 'indicator';
+  readonly kind: 'torque-wrench' | 'indicator' | 'thermometer' | 'press' | GaugeKind | StandInstrument;
   readonly unit: string;
   readonly resolution: number;
   readonly uncertainty: Quantity | null;
   /** Largest torque, length and graduation of a wrench. */
   readonly wrench: {
     readonly maxNm: number;
+    /** Where its scale begins; a fifth of its end where nobody says. */
+    readonly minNm?: number;
+    /** It also measures the turn. */
+    readonly angle?: boolean;
     readonly lengthMm: number;
     readonly graduation: number;
     readonly scaleUnit: string;
@@ -157,16 +193,31 @@ export interface InstrumentView {
   readonly calibratedTo: string | null;
   readonly simulated: boolean;
   readonly connected: boolean;
+  /** Of a simulated stand: what can be wrong on it, and what is chosen now. */
+  readonly faults?: { readonly all: readonly string[]; readonly chosen: string | null };
 }
 /** What an instrument says, streamed to the bench. */
 export type InstrumentMessage =
-  | { readonly type: 'live'; readonly value: number; readonly unit: string }
+  | {
+      readonly type: 'live';
+      readonly value: number;
+      readonly unit: string;
+      /** Moves of the hand before this value was shown. */
+      readonly moves?: number;
+      /** During a pull: how far it has turned. */
+      readonly turnedDeg?: number;
+    }
   | {
       readonly type: 'pull';
       readonly peakNm: number;
       readonly turnedDeg: number;
       readonly trace: readonly (readonly [number, number])[];
     }
+  /** A run of a stand: points as they come, a wave in pieces, and what is said at the end. */
+  | { readonly type: 'point'; readonly run: number; readonly at: readonly number[] }
+  | { readonly type: 'wave'; readonly run: number; readonly from: number; readonly values: readonly number[] }
+  | { readonly type: 'done'; readonly run: number; readonly said: Readonly<Record<string, unknown>> }
+  | { readonly type: 'error'; readonly says: string }
   | { readonly type: 'gone' };
 
 /** RFC 9457 problem details, as every error comes. */
@@ -179,4 +230,41 @@ export interface Problem {
   /** Field errors: path → sentences. */
   readonly errors?: Readonly<Record<string, readonly string[]>>;
   readonly instance?: string;
+}
+
+/** A record of another workshop that was taken in. */
+export interface ImportedView {
+  readonly head: string;
+  readonly workshop: string;
+  readonly number: number;
+  readonly serial: string;
+  readonly model: string;
+  readonly title: string;
+  readonly fingerprint: string;
+  readonly known: boolean;
+  readonly by: string;
+  readonly at: string;
+  readonly signed: string | null;
+  readonly renewed: readonly string[];
+}
+
+/** Comebacks and hours of some jobs; ranges are 95 %, and wide when there are few. */
+export interface QualityLine {
+  readonly title: string;
+  readonly jobs: number;
+  readonly comebacks: Interval | null;
+  /** `high` is null where a single job says nothing of the range. */
+  readonly hours: { readonly value: number; readonly low: number; readonly high: number | null } | null;
+  readonly sheetHours: number;
+}
+export interface QualityView {
+  readonly sheets: readonly (QualityLine & { readonly sheet: string; readonly methods: readonly QualityLine[] })[];
+  readonly lessons: readonly {
+    readonly sheet: string;
+    readonly rung: string;
+    readonly words: string;
+    readonly by: string;
+    readonly at: string;
+    readonly number: number;
+  }[];
 }

@@ -1,6 +1,6 @@
-import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Req, Res, UseGuards } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Put, Req, Res, UseGuards } from '@nestjs/common';
 import { Throttle, ThrottlerGuard } from '@nestjs/throttler';
-import { SignInDto, type MeView, type PersonView } from '@jubb/contract';
+import { SettingsDto, SignInDto, type MeView, type PersonView } from '@jubb/contract';
 import type { Request, Response } from 'express';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config/config.ts';
@@ -11,6 +11,14 @@ import { COOKIE } from './auth.guard.ts';
 import { AuthService } from './auth.service.ts';
 
 const view = (p: Person): PersonView => ({ id: p.id, name: p.name, initials: p.initials, role: p.role });
+
+const shown = ({ name, currency, rateMinor, taxPercent, taxName }: Workshop): MeView['workshop'] => ({
+  name,
+  currency,
+  rateMinor,
+  taxPercent,
+  taxName,
+});
 
 @Controller('api')
 export class AuthController {
@@ -49,6 +57,14 @@ export class AuthController {
     return this.meView(person);
   }
 
+  /** Name, currency, rate and tax: what quotes are reckoned with from now on. Quotes that are made stay as they are. */
+  @Put('workshop')
+  @AllowedFor('owner')
+  async settings(@Body() body: SettingsDto): Promise<MeView['workshop']> {
+    await this.db.getRepository(Workshop).update({ id: 1 }, { ...body });
+    return shown(await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 }));
+  }
+
   @Delete('session')
   @HttpCode(204)
   @AllowedFor(...EVERY_ROLE)
@@ -59,6 +75,6 @@ export class AuthController {
 
   private async meView(person: Person): Promise<MeView> {
     const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
-    return { person: view(person), workshop: { name: workshop.name, currency: workshop.currency } };
+    return { person: view(person), workshop: shown(workshop) };
   }
 }

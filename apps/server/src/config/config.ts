@@ -12,6 +12,8 @@ export interface Config {
   readonly libraryDir: string;
   /** host:port of the stand-ins. */
   readonly standIns: string;
+  /** Address of the supplier's service. */
+  readonly supplier: string;
   readonly secureCookie: boolean;
 }
 
@@ -28,6 +30,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webDir: env['JUBB_WEB'] ? resolve(env['JUBB_WEB']) : undefined,
     libraryDir: resolve(env['JUBB_LIBRARY'] ?? join(process.cwd(), 'library')),
     standIns: env['JUBB_STAND_INS'] ?? '127.0.0.1:7811',
+    supplier: env['JUBB_SUPPLIER'] ?? 'http://127.0.0.1:7813',
     secureCookie: env['JUBB_SECURE_COOKIE'] === 'yes',
   };
 }

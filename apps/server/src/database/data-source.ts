@@ -10,9 +10,16 @@ import { SheetRevision } from './entities/sheet-revision.entity.ts';
 import { Unit } from './entities/unit.entity.ts';
 import { Workshop } from './entities/workshop.entity.ts';
 import { SheetDocument } from './entities/document.entity.ts';
+import { CatalogueRow } from './entities/catalogue.entity.ts';
+import { ImportedRecord } from './entities/imported-record.entity.ts';
 import { Lesson } from './entities/lesson.entity.ts';
+import { OrderLine } from './entities/order-line.entity.ts';
+import { StockItem } from './entities/stock.entity.ts';
 import { Photo } from './entities/photo.entity.ts';
 import { First1764000000000 } from './migrations/1764000000000-first.ts';
+import { Parts1764200000000 } from './migrations/1764200000000-parts.ts';
+import { Visits1764300000000 } from './migrations/1764300000000-visits.ts';
+import { Records1764400000000 } from './migrations/1764400000000-records.ts';
 import { Shelf1764100000000 } from './migrations/1764100000000-shelf.ts';
 
 export const entities = [
@@ -29,6 +36,10 @@ export const entities = [
   Photo,
   SheetDocument,
   Lesson,
+  CatalogueRow,
+  OrderLine,
+  StockItem,
+  ImportedRecord,
 ];
 
 export function dataSourceOptions(url: string): DataSourceOptions {
@@ -36,7 +47,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     type: 'postgres',
     url,
     entities,
-    migrations: [First1764000000000, Shelf1764100000000],
+    migrations: [First1764000000000, Shelf1764100000000, Parts1764200000000, Visits1764300000000, Records1764400000000],
     migrationsTransactionMode: 'all',
     migrationsRun: true,
     synchronize: false,

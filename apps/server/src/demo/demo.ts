@@ -13,9 +13,11 @@ import { JobLog } from '../jobs/job-log.ts';
 import { JobsService, type Asker } from '../jobs/jobs.service.ts';
 import { BookingService } from '../jobs/booking.service.ts';
 import { attachDocuments } from './documents.ts';
+import { deskJobs } from './desk-jobs.ts';
+import { playDesk, stockParts } from './desk.ts';
 import { otherJobs } from './other-jobs.ts';
 import { keepPhoto } from './photo.ts';
-import { customers, drawer, gearDrawer, hubJobs, instruments, people, workshop, type DemoJob } from './scenario.ts';
+import { customers, drawers, hubJobs, instruments, people, workshop, type DemoJob } from './scenario.ts';
 
 const MINUTE = 60_000;
 
@@ -30,6 +32,13 @@ export async function loadEmpty(db: DataSource): Promise<boolean> {
   return true;
 }
 
+/** Adds the simulated instruments that came with a later release to a workshop of an earlier one. */
+export async function addStandIns(db: DataSource): Promise<void> {
+  const there = new Set((await db.getRepository(Instrument).find()).map((i) => i.id));
+  const missing = instruments.filter((i) => !there.has(i.id)).map((i) => ({ ...i }));
+  if (missing.length > 0) await db.getRepository(Instrument).insert(missing as never);
+}
+
 /** Loads the demo once, all in one transaction's worth of work before the server listens. Does nothing when data is there. */
 export async function loadDemo(app: INestApplicationContext, now: Date): Promise<boolean> {
   const db = app.get(DataSource);
@@ -41,17 +50,17 @@ export async function loadDemo(app: INestApplicationContext, now: Date): Promise
   await db.getRepository(Customer).insert(customers.map((name) => ({ name })));
   await db
     .getRepository(DrawerSize)
-    .insert([
-      ...drawer.map(([mm, count]) => ({ drawer: 'hub-shims', thicknessNm: Math.round(mm * 1e6), count })),
-      ...gearDrawer.map(([mm, count]) => ({ drawer: 'gear-shims', thicknessNm: Math.round(mm * 1e6), count })),
-    ]);
+    .insert(
+      Object.entries(drawers).flatMap(([drawer, sizes]) =>
+        sizes.map(([mm, count]) => ({ drawer, thicknessNm: Math.round(mm * 1e6), count })),
+      ),
+    );
   await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
-  for (const job of [...hubJobs, ...otherJobs]) await play(app, job, now);
+  await stockParts(app);
+  for (const job of [...hubJobs, ...otherJobs, ...deskJobs]) await play(app, job, now);
   await attachDocuments(app);
   // Last: its presence says that the demo is whole.
-  await db
-    .getRepository(Workshop)
-    .insert({ id: 1, name: workshop.name, currency: workshop.currency, places: [...workshop.places] });
+  await db.getRepository(Workshop).insert({ id: 1, ...workshop, places: [...workshop.places] });
   return true;
 }
 
@@ -81,12 +90,14 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
     },
     asker(),
   );
-  const give = (command: Command): Promise<unknown> =>
-    db.transaction((m) => service.append(m, id, randomUUID(), command, 0, asker()));
+  const { sheet } = await log.load(id);
+  const stateNow = async (): Promise<BenchState> => log.kept(id)?.state ?? (await log.load(id)).state;
+  const give = async (command: Command): Promise<unknown> =>
+    service.give(id, randomUUID(), command, (await stateNow()).seq, asker());
   const figures: RehearsalFigures = { ...job.figures, tray: () => job.tray };
   const turns = [...(job.turns ?? [])];
   for (let i = 0; i < 600; i += 1) {
-    const { sheet, state } = await log.load(id);
+    const state = await stateNow();
     const move = nextMove(sheet, state);
     const turn = turns.findIndex((t) => t.when(state, move));
     if (turn >= 0) {
@@ -96,12 +107,14 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
     if (job.photo && move.kind === 'op' && move.step.id === job.photo.step && state.photos.length === 0)
       await keepPhoto(app, id, job.photo, asker());
     if (job.until(sheet.steps.length, state, move)) break;
-    const command = rehearse(sheet, state, { drawers: await drawersOf(db.manager, sheet) }, figures);
+    const drawers = move.kind === 'op' && move.op.kind === 'set' ? await drawersOf(db.manager, sheet) : {};
+    const command = rehearse(sheet, state, { drawers }, figures);
     if (!command) break;
     at = nextTime(at, job, command, state, now);
     await give(command);
   }
   for (const command of job.then) await give(command);
+  if (job.desk) await playDesk(app, id, job.desk, { ...asker(), at: new Date(now.getTime() - MINUTE) });
 }
 
 /** When the next thing is done: at the job's pace, once what is waited for has run, and never in time to come. */

@@ -1,8 +1,15 @@
-import type { Role } from '@jubb/contract';
+import type { InstrumentView, Role } from '@jubb/contract';
 import type { BenchState, Command, NextMove, RehearsalFigures } from '@jubb/core/bench';
 
 /** Everything here is invented. */
-export const workshop = { name: 'Skerrow Rebuilds', currency: '£', places: ['A', 'B', 'C', 'D', 'E'] } as const;
+export const workshop = {
+  name: 'Skerrow Rebuilds',
+  currency: '£',
+  rateMinor: 5200,
+  taxPercent: 20,
+  taxName: 'VAT',
+  places: ['A', 'B', 'C', 'D', 'E'],
+} as const;
 
 export const people: readonly { name: string; initials: string; role: Role; pin: string }[] = [
   { name: 'Una Reith', initials: 'UR', role: 'owner', pin: '1111' },
@@ -19,25 +26,47 @@ export const customers = [
   'Council Depot',
 ] as const;
 
-/** Hub shims: thickness in mm, pieces. */
-export const drawer: readonly (readonly [number, number])[] = [
-  [1.5, 4],
-  [1.2, 6],
-  [1.0, 1],
-  [0.3, 4],
-  [0.2, 0],
-  [0.12, 6],
-  [0.1, 5],
-  [0.05, 6],
-];
-/** Gearbox end shims. */
-export const gearDrawer: readonly (readonly [number, number])[] = [
-  [1.2, 3],
-  [1.0, 2],
-  [0.2, 4],
-  [0.1, 6],
-  [0.05, 6],
-];
+/** Thickness in mm and how many, drawer by drawer. */
+type Sizes = readonly (readonly [number, number])[];
+export const drawers: Readonly<Record<string, Sizes>> = {
+  'hub-shims': [[1.5, 4], [1.2, 6], [1.0, 1], [0.3, 4], [0.2, 0], [0.12, 6], [0.1, 5], [0.05, 6]],
+  'gear-shims': [[1.2, 3], [1.0, 2], [0.2, 4], [0.1, 6], [0.05, 6]],
+  'clutch-shims': [[1.0, 4], [0.5, 4], [0.2, 6], [0.1, 6]],
+  'clutch-plates': [[2.4, 1], [2.2, 2], [2.0, 3], [1.8, 2], [1.6, 2], [1.4, 1]],
+}; // prettier-ignore
+
+/** A simulated gauge as the list has it; the uncertainty is that of its certificate with resolution and repeats, k = 2. */
+const gauge = <K extends string>(
+  id: string,
+  name: string,
+  kind: K,
+  unit: string,
+  resolution: number,
+  uncertainty: number,
+) => ({
+  id,
+  name,
+  kind,
+  unit,
+  resolution,
+  uncertainty: { value: uncertainty, unit },
+  wrench: null,
+  calibratedTo: '2027-03-31',
+  simulated: true,
+});
+
+/** A torque wrench as the list has it. */
+const torqueWrench = (id: string, name: string, uncertainty: number, facts: NonNullable<InstrumentView['wrench']>) => ({
+  id,
+  name,
+  kind: 'torque-wrench' as const,
+  unit: 'N·m',
+  resolution: 0.1,
+  uncertainty: { value: uncertainty, unit: 'N·m' },
+  wrench: facts,
+  calibratedTo: '2027-03-31',
+  simulated: true,
+});
 
 export const instruments = [
   {
@@ -51,17 +80,43 @@ export const instruments = [
     calibratedTo: '2027-03-31',
     simulated: true,
   },
-  {
-    id: 'wrench-2',
-    name: 'Torque wrench 2',
-    kind: 'torque-wrench',
-    unit: 'N·m',
-    resolution: 0.1,
-    uncertainty: { value: 0.8, unit: 'N·m' },
-    wrench: { maxNm: 100, lengthMm: 400, graduation: 0.2, scaleUnit: 'N·m' },
-    calibratedTo: '2027-03-31',
-    simulated: true,
-  },
+  // Uncertainty as the certificate has it: 4 % of the reading at most (ISO 6789-1), less for a good one.
+  torqueWrench('wrench-1', 'Torque wrench 1', 0.25, {
+    minNm: 2,
+    maxNm: 20,
+    lengthMm: 250,
+    graduation: 0.1,
+    scaleUnit: 'N·m',
+  }),
+  torqueWrench('wrench-2', 'Torque wrench 2', 0.8, {
+    minNm: 5,
+    maxNm: 100,
+    lengthMm: 400,
+    graduation: 0.2,
+    scaleUnit: 'N·m',
+  }),
+  torqueWrench('wrench-3', 'Torque wrench 3', 1.2, {
+    minNm: 20,
+    maxNm: 200,
+    lengthMm: 520,
+    graduation: 0.5,
+    scaleUnit: 'N·m',
+    angle: true,
+  }),
+  gauge('alternator-stand-1', 'Alternator stand', 'alternator-stand', 'A', 0.1, 0.6),
+  gauge('balancing-stand-1', 'Balancing stand', 'balancing-stand', 'mm/s', 0.01, 0.04),
+  gauge('leak-tester-1', 'Leak tester', 'leak-tester', 'bar', 0.0001, 0.0005),
+  gauge('spin-stand-1', 'Spin stand', 'spin-stand', 'N·m', 0.01, 0.02),
+  gauge('function-stand-1', 'Function stand', 'function-stand', 'N', 0.1, 2),
+  gauge('thermometer-1', 'Bearing thermometer', 'thermometer', '°C', 0.5, 2),
+  gauge('press-1', 'Press', 'press', 'kN', 0.1, 0.3),
+  gauge('caliper-1', 'Caliper 1', 'caliper', 'mm', 0.01, 0.03),
+  gauge('micrometer-1', 'Micrometer 1', 'micrometer', 'mm', 0.001, 0.004),
+  gauge('bore-gauge-1', 'Bore gauge 1', 'bore-gauge', 'mm', 0.001, 0.005),
+  gauge('pull-scale-1', 'Pull scale 1', 'pull-scale', 'N', 0.1, 0.5),
+  gauge('ohm-meter-1', 'Ohm meter 1', 'ohm-meter', 'Ω', 0.001, 0.01),
+  gauge('insulation-tester-1', 'Insulation tester 1', 'insulation-tester', 'MΩ', 0.1, 1),
+  gauge('diode-meter-1', 'Diode meter 1', 'diode-meter', 'V', 0.001, 0.01),
 ] as const;
 
 /** Something that happens on the way: the first time it is so, these are given. */
@@ -96,6 +151,8 @@ export interface DemoJob {
   readonly photo?: { readonly step: string; readonly caption: string };
   readonly until: (steps: number, state: BenchState, move: NextMove) => boolean;
   readonly then: readonly Command[];
+  /** Quoted at the end; or quoted, agreed to and ordered. */
+  readonly desk?: 'quote' | 'ordered';
 }
 
 export const DAY = 1440;

@@ -1,4 +1,4 @@
-import type { HandDto, InstrumentMessage } from '@jubb/contract';
+import type { HandAnswer, HandDto, InstrumentMessage, StandRunDto } from '@jubb/contract';
 import type { Observable } from 'rxjs';
 
 /** What the bench wants of any instrument. One adapter stands behind it now; others may follow. */
@@ -10,7 +10,13 @@ export interface InstrumentPort {
   readonly messages: Observable<InstrumentMessage>;
   connect(): void;
   zero(): void;
-  /** Moves the simulated hand; a real instrument has none. */
-  hand(move: HandDto): void;
+  /** Moves the simulated hand; a real instrument has none. Answers how many moves that makes on this line. */
+  hand(move: HandDto): HandAnswer;
+  /** Starts a run on a stand. Answers the run's number on this line. */
+  run(setup: StandRunDto): { readonly run: number };
+  stop(): void;
+  /** Of a simulated stand: what can be wrong on it. */
+  readonly faults: { readonly all: readonly string[]; readonly chosen: string | null } | undefined;
+  fault(name: string | null): void;
   close(): void;
 }

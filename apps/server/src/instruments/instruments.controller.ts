@@ -1,5 +1,12 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Sse, type MessageEvent } from '@nestjs/common';
-import { HandDto, type InstrumentView } from '@jubb/contract';
+import {
+  HandDto,
+  StandFaultDto,
+  StandRunDto,
+  type HandAnswer,
+  type InstrumentView,
+  type SelfCheck,
+} from '@jubb/contract';
 import { map, type Observable } from 'rxjs';
 import { AllowedFor, EVERY_ROLE } from '../auth/access.ts';
 import { InstrumentsService } from './instruments.service.ts';
@@ -28,9 +35,37 @@ export class InstrumentsController {
   }
 
   @Post(':id/hand')
+  @HttpCode(200)
+  @AllowedFor('owner', 'mechanic')
+  hand(@Param('id') id: string, @Body() body: HandDto): Promise<HandAnswer> {
+    return this.instruments.hand(id, body);
+  }
+
+  @Post(':id/run')
+  @HttpCode(200)
+  @AllowedFor('owner', 'mechanic')
+  run(@Param('id') id: string, @Body() body: StandRunDto): Promise<{ readonly run: number }> {
+    return this.instruments.run(id, body);
+  }
+
+  @Post(':id/stop')
   @HttpCode(204)
   @AllowedFor('owner', 'mechanic')
-  hand(@Param('id') id: string, @Body() body: HandDto): Promise<void> {
-    return this.instruments.hand(id, body);
+  stop(@Param('id') id: string): void {
+    this.instruments.stop(id);
+  }
+
+  @Post(':id/fault')
+  @HttpCode(204)
+  @AllowedFor('owner', 'mechanic')
+  fault(@Param('id') id: string, @Body() body: StandFaultDto): void {
+    this.instruments.fault(id, body.fault);
+  }
+
+  @Post(':id/check')
+  @HttpCode(200)
+  @AllowedFor('owner', 'mechanic')
+  check(@Param('id') id: string): Promise<SelfCheck> {
+    return this.instruments.check(id, new Date());
   }
 }

@@ -2,16 +2,29 @@ import {
   Inject,
   Injectable,
   NotFoundException,
+  ServiceUnavailableException,
   UnprocessableEntityException,
   type OnApplicationShutdown,
 } from '@nestjs/common';
-import type { HandDto, InstrumentMessage, InstrumentView } from '@jubb/contract';
-import { startWith, type Observable } from 'rxjs';
+import {
+  type HandAnswer,
+  type HandDto,
+  type InstrumentMessage,
+  type InstrumentView,
+  type SelfCheck,
+  type StandRunDto,
+} from '@jubb/contract';
+import { filter, firstValueFrom, map, startWith, take, takeUntil, timer, toArray, type Observable } from 'rxjs';
+import { standsFor, type StandInstrument } from '@jubb/core/sheet';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config/config.ts';
 import { Instrument } from '../database/entities/instrument.entity.ts';
 import type { InstrumentPort } from './instrument.port.ts';
 import { TcpInstrument } from './tcp-instrument.ts';
+
+/** A self-check takes so many readings, or as many as come in this time. */
+const CHECK_READINGS = 5;
+const CHECK_MS = 2600;
 
 @Injectable()
 export class InstrumentsService implements OnApplicationShutdown {
@@ -37,7 +50,10 @@ export class InstrumentsService implements OnApplicationShutdown {
 
   async list(): Promise<InstrumentView[]> {
     const all = await this.db.getRepository(Instrument).find({ order: { id: 'ASC' } });
-    return all.map((i) => ({ ...i, connected: this.ports.get(i.id)?.connected ?? false }));
+    return all.map((i) => {
+      const port = this.ports.get(i.id);
+      return { ...i, connected: port?.connected ?? false, ...(port?.faults ? { faults: port.faults } : {}) };
+    });
   }
 
   messages(id: string): Observable<InstrumentMessage> {
@@ -49,11 +65,77 @@ export class InstrumentsService implements OnApplicationShutdown {
     this.port(id).zero();
   }
 
-  async hand(id: string, move: HandDto): Promise<void> {
+  async hand(id: string, move: HandDto): Promise<HandAnswer> {
     const instrument = await this.db.getRepository(Instrument).findOneBy({ id });
     if (instrument && !instrument.simulated)
       throw new UnprocessableEntityException('A real instrument is moved by a real hand');
-    this.port(id).hand(move);
+    return this.port(id).hand(move);
+  }
+
+  /** Starts a run on a stand that makes such runs. */
+  async run(id: string, setup: StandRunDto): Promise<{ readonly run: number }> {
+    const port = this.port(id);
+    const { kind, name } = await this.db.getRepository(Instrument).findOneByOrFail({ id });
+    const makes: readonly string[] = kind in standsFor ? standsFor[kind as StandInstrument] : [];
+    if (!makes.includes(setup.kind))
+      throw new UnprocessableEntityException(
+        makes.length === 0 ? `${name} is no stand` : `${name} runs ${makes.join(', ')}; not ${setup.kind}`,
+      );
+    if (!port.connected) throw new ServiceUnavailableException(`${name} is not connected`);
+    return port.run(setup);
+  }
+
+  stop(id: string): void {
+    this.port(id).stop();
+  }
+
+  /** Chooses what is wrong on a simulated stand. @throws when it is none, or has no such fault */
+  fault(id: string, fault: string | null): void {
+    const port = this.port(id);
+    if (!port.faults) throw new UnprocessableEntityException('Only a simulated stand has faults to choose from');
+    if (fault !== null && !port.faults.all.includes(fault))
+      throw new UnprocessableEntityException(`"${fault}" is none of: ${port.faults.all.join(', ')}`);
+    port.fault(fault);
+  }
+
+  /** Looks whether an instrument answers, is in date, and repeats: a few live values as they come. */
+  async check(id: string, now: Date): Promise<SelfCheck> {
+    const port = this.port(id);
+    const view = await this.db.getRepository(Instrument).findOneByOrFail({ id });
+    if (!port.connected)
+      return { good: false, says: ['It does not answer: is it on, and its cable in?'], readings: [] };
+    const late = view.calibratedTo !== null && view.calibratedTo < now.toISOString().slice(0, 10);
+    const dated =
+      view.calibratedTo === null
+        ? 'It was never calibrated'
+        : late
+          ? `Its calibration ran out on ${view.calibratedTo}`
+          : `In date until ${view.calibratedTo}`;
+    const readings = await firstValueFrom(
+      this.messages(id).pipe(
+        filter((m) => m.type === 'live'),
+        map((m) => m.value),
+        take(CHECK_READINGS),
+        takeUntil(timer(CHECK_MS)),
+        toArray(),
+      ),
+    );
+    const spread = readings.length === 0 ? 0 : Math.max(...readings) - Math.min(...readings);
+    const most = view.uncertainty ? 2 * view.uncertainty.value : 10 * view.resolution;
+    const repeats = readings.length < 2 || spread <= most;
+    return {
+      good: repeats && !late && view.calibratedTo !== null,
+      says: [
+        'It answers',
+        dated,
+        ...(readings.length < 2
+          ? []
+          : [
+              `${readings.length} readings within ${Number(spread.toPrecision(2))} ${view.unit}${repeats ? '' : `: more than the ${Number(most.toPrecision(2))} ${view.unit} it should repeat to`}`,
+            ]),
+      ],
+      readings,
+    };
   }
 
   private port(id: string): InstrumentPort {

@@ -1,4 +1,4 @@
-import type { HandDto, InstrumentMessage } from '@jubb/contract';
+import type { HandAnswer, HandDto, InstrumentMessage, StandRunDto } from '@jubb/contract';
 import { connect, type Socket } from 'node:net';
 import { Subject } from 'rxjs';
 import type { InstrumentPort } from './instrument.port.ts';
@@ -14,6 +14,9 @@ export class TcpInstrument implements InstrumentPort {
   private socket: Socket | undefined;
   private rest = '';
   private closed = false;
+  private moves = 0;
+  private runs = 0;
+  faults: InstrumentPort['faults'];
 
   constructor(
     private readonly id: string,
@@ -26,7 +29,11 @@ export class TcpInstrument implements InstrumentPort {
     const socket = connect(this.port, this.host);
     this.socket = socket;
     socket.setEncoding('utf8');
-    socket.on('connect', () => this.say({ attach: this.id }));
+    socket.on('connect', () => {
+      this.moves = 0;
+      this.runs = 0;
+      this.say({ attach: this.id });
+    });
     socket.on('data', (chunk: string) => this.hear(chunk));
     // 'close' follows every error and does the rest.
     socket.on('error', () => undefined);
@@ -42,8 +49,24 @@ export class TcpInstrument implements InstrumentPort {
     this.say({ zero: true });
   }
 
-  hand(move: HandDto): void {
+  hand(move: HandDto): HandAnswer {
+    this.moves += 1;
     this.say({ hand: move });
+    return { moves: this.moves };
+  }
+
+  run(setup: StandRunDto): { readonly run: number } {
+    this.runs += 1;
+    this.say({ run: setup });
+    return { run: this.runs };
+  }
+
+  stop(): void {
+    this.say({ stop: true });
+  }
+
+  fault(name: string | null): void {
+    this.say({ fault: name });
   }
 
   close(): void {
@@ -67,8 +90,13 @@ export class TcpInstrument implements InstrumentPort {
   private line(line: string): void {
     let m: {
       identify?: unknown;
-      live?: { value: number; unit: string };
+      live?: { value: number; unit: string; moves?: number; turnedDeg?: number };
       pull?: { peakNm: number; turnedDeg: number; trace: [number, number][] };
+      stand?: { faults: string[]; fault: string | null };
+      point?: number[];
+      wave?: { run: number; from: number; values: number[] };
+      done?: { run: number } & Record<string, unknown>;
+      error?: string;
     };
     try {
       m = JSON.parse(line) as typeof m;
@@ -82,5 +110,10 @@ export class TcpInstrument implements InstrumentPort {
       this.messages.next(this.lastLive);
     }
     if (m.pull) this.messages.next({ type: 'pull', ...m.pull });
+    if (m.stand) this.faults = { all: m.stand.faults, chosen: m.stand.fault };
+    if (m.point) this.messages.next({ type: 'point', run: m.point[0]!, at: m.point.slice(1) });
+    if (m.wave) this.messages.next({ type: 'wave', ...m.wave });
+    if (m.done) this.messages.next({ type: 'done', run: m.done.run, said: m.done });
+    if (m.error) this.messages.next({ type: 'error', says: m.error });
   }
 }

@@ -1,4 +1,4 @@
-import type { BenchState, DrawerStock } from '@jubb/core/bench';
+import { piecesOfDrawer, type BenchState, type DrawerStock } from '@jubb/core/bench';
 import { inCanonical, type Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import type { EntityManager } from 'typeorm';
@@ -18,11 +18,9 @@ export async function drawersOf(manager: EntityManager, sheet: Sheet): Promise<R
   return out;
 }
 
-/** The pieces between the bearings by a state, for each setting that has shims. */
+/** The pieces of the drawer that are in the unit by a state, for each setting. */
 function packsIn(sheet: Sheet, state: BenchState): ReadonlyMap<string, readonly Quantity[]> {
-  return new Map(
-    Object.keys(sheet.settings).map((id) => [id, state.settings[id]?.rounds.at(-1)?.fitted?.pieces ?? []] as const),
-  );
+  return new Map(Object.keys(sheet.settings).map((id) => [id, piecesOfDrawer(state.settings[id])] as const));
 }
 
 /**

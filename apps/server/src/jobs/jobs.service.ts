@@ -16,6 +16,7 @@ import {
   type Command,
   type CommandEnvelope,
   type LoggedEvent,
+  type MoneySettings,
   type Outcome,
 } from '@jubb/core/bench';
 import { buildRecord } from '@jubb/core/bench';
@@ -32,6 +33,7 @@ import { UnitsService } from '../units/units.service.ts';
 import { bookPacks, drawersOf } from './drawers.ts';
 import { JobLog } from './job-log.ts';
 import { keepLessons } from './lessons.ts';
+import { keepOrderLines } from './order-lines.ts';
 import { takenPlace } from './places.ts';
 import { project } from './projection.ts';
 import { SigningService } from './signing.service.ts';
@@ -53,8 +55,14 @@ interface LockedRow {
   readonly known: boolean;
 }
 
+/** How long rate and tax are taken as they were. */
+const SETTINGS_MS = 5000;
+/** While a workshop is being set up there is no price to hold anything against. */
+const NO_MONEY: MoneySettings = { rateMinor: 0, taxPercent: 0 };
+
 @Injectable()
 export class JobsService {
+  private settings: { readonly at: number; readonly money: MoneySettings } | undefined;
   constructor(
     private readonly db: DataSource,
     private readonly log: JobLog,
@@ -103,10 +111,14 @@ export class JobsService {
     const claimed = new Date(dto.at);
     const at = claimed > asker.at ? asker.at : claimed;
     const command = toCommand(dto);
-    const who = { ...asker, at, device: dto.device };
+    return this.give(jobId, dto.id, command, dto.seen, { ...asker, at, device: dto.device });
+  }
+
+  /** Gives a job a command that is checked already, from memory where that will do. Else as {@link command}. */
+  async give(jobId: string, commandId: string, command: Command, seen: number, asker: Asker): Promise<CommandAnswer> {
     return (
-      (await this.appendFromMemory(jobId, dto.id, command, dto.seen, who)) ??
-      (await this.db.transaction((m) => this.append(m, jobId, dto.id, command, dto.seen, who)))
+      (await this.appendFromMemory(jobId, commandId, command, seen, asker)) ??
+      (await this.db.transaction((m) => this.append(m, jobId, commandId, command, seen, asker)))
     );
   }
 
@@ -129,8 +141,13 @@ export class JobsService {
     const booked = state.booked;
     if (!booked) return undefined;
     const sheet = await this.log.sheetOf(booked.sheet.id, booked.sheet.revision);
-    const outcome = decide(state, sheet, envelopeOf(jobId, commandId, command, asker), { drawers: {} });
+    const outcome = decide(state, sheet, envelopeOf(jobId, commandId, command, asker), {
+      drawers: {},
+      money: await this.money(),
+    });
     if (!outcome.ok) return undefined;
+    // A joint whose figure was computed files a lesson: it is kept with its event, under the job's lock.
+    if (outcome.events.some((e) => e.type === 'lesson-filed')) return undefined;
     const events = await this.write(this.db.manager, sheet, state, head, outcome);
     return events && { events };
   }
@@ -158,6 +175,7 @@ export class JobsService {
     if (taken) throw new RefusedException({ refusal: taken, missed: await this.log.events(m, jobId, seen) });
     const outcome = decide(state, sheet, envelopeOf(jobId, commandId, command, asker), {
       drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet) : {},
+      money: await this.money(),
     });
     if (!outcome.ok)
       throw new RefusedException({ refusal: outcome.refusal, missed: await this.log.events(m, jobId, seen) });
@@ -167,6 +185,8 @@ export class JobsService {
     if (events.some((e) => e.type === 'pack-fitted' || e.type === 'taken-back'))
       await bookPacks(m, sheet, state, outcome.state);
     await keepLessons(m, events, row);
+    await keepOrderLines(m, events);
+    if (newest.type === 'handed-over') await this.units.keepVisit(m, newest.hash, sheet, outcome.state);
     if (
       newest.type === 'signed-off' ||
       newest.type === 'handed-over' ||
@@ -239,7 +259,7 @@ export class JobsService {
     const { job, sheet, state } = await this.log.load(id);
     const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
     return {
-      jubb: 'job-record/2',
+      jubb: 'job-record/4',
       job: id,
       workshop: workshop.name,
       sheet: await this.log.pinnedSheet(job.sheet, job.revision),
@@ -247,6 +267,16 @@ export class JobsService {
       signatures: job.signatures,
       record: JSON.parse(JSON.stringify(buildRecord(sheet, state))) as JobExport['record'],
     };
+  }
+
+  /** Rate and tax as they are set now; asked once a few seconds, since every command is held against them. */
+  private async money(): Promise<MoneySettings> {
+    const now = Date.now();
+    if (!this.settings || now - this.settings.at > SETTINGS_MS) {
+      const { rateMinor, taxPercent } = (await this.db.getRepository(Workshop).findOneBy({ id: 1 })) ?? NO_MONEY;
+      this.settings = { at: now, money: { rateMinor, taxPercent } };
+    }
+    return this.settings.money;
   }
 
   get publicKey(): string {
@@ -257,6 +287,7 @@ export class JobsService {
 /** Commands that also touch a drawer, a place, a lesson or a signature, and so are decided under the job's lock. */
 const needsLock: ReadonlySet<Command['type']> = new Set([
   'book', 'fit-pack', 'take-back', 'sign-off', 'hand-over', 'move', 'park', 'resume', 'surprise', 'add-photo',
+  'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote',
 ]); // prettier-ignore
 
 const envelopeOf = (job: string, id: string, command: Command, asker: Asker): CommandEnvelope => ({

@@ -125,6 +125,32 @@ export class SheetsController {
     }));
   }
 
+  /** By test, what was behind its failures in this shop: where the last way back of each job led. */
+  @Get('sheets/:id/past-causes')
+  @AllowedFor(...EVERY_ROLE)
+  async pastCauses(@Param('id') id: string): Promise<Record<string, Record<string, number>>> {
+    const rows = (await this.db.query(
+      `SELECT test, suspect, count(*)::int AS times FROM (
+         SELECT DISTINCT ON (e.job_id, e.payload->>'test') e.payload->>'test' AS test, e.payload->>'suspect' AS suspect
+         FROM job_event e JOIN job j ON j.id = e.job_id
+         WHERE j.sheet = $1 AND e.type = 'led-back'
+         ORDER BY e.job_id, e.payload->>'test', e.seq DESC
+       ) last GROUP BY test, suspect`,
+      [id],
+    )) as { test: string; suspect: string; times: number }[];
+    const out: Record<string, Record<string, number>> = {};
+    for (const r of rows) (out[r.test] ??= {})[r.suspect] = r.times;
+    return out;
+  }
+
+  /** Takes in a sheet of another workshop: a new one, or a newer revision of one that is here. */
+  @Post('sheets/import')
+  @HttpCode(200)
+  @AllowedFor('owner')
+  take(@Body() body: LintDto): Promise<{ readonly id: string; readonly revision: number }> {
+    return this.sheets.take(body.source);
+  }
+
   /** Reads a sheet and says what is wrong with it, line by line. Keeps nothing. */
   @Post('sheets/lint')
   @HttpCode(200)

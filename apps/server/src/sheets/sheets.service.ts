@@ -1,4 +1,4 @@
-import { Inject, Injectable, Logger, NotFoundException } from '@nestjs/common';
+import { BadRequestException, ConflictException, Inject, Injectable, Logger, NotFoundException } from '@nestjs/common';
 import { canonicalJson, sha256Hex } from '@jubb/core/bench';
 import { SheetError, type Sheet } from '@jubb/core/sheet';
 import { readGoodSheet, readSheet, type ReadSheet } from '@jubb/core/sheet/read';
@@ -49,6 +49,30 @@ export class SheetsService {
       return;
     }
     await repository.insert({ sheet: sheet.id, revision: sheet.revision, source, hash, compiled: compiled as never });
+  }
+
+  /**
+   * Takes in the text of a sheet from elsewhere. A revision that is here already with the same text is left alone.
+   * @throws BadRequestException with what is wrong, line by line; ConflictException when that revision says something else
+   */
+  async take(source: string): Promise<{ readonly id: string; readonly revision: number }> {
+    const { sheet, problems } = this.lint(source);
+    const errors = problems.filter((p) => p.severity === 'error');
+    if (!sheet || errors.length > 0)
+      throw new BadRequestException({
+        message: 'This sheet is not taken in',
+        errors: { source: errors.map((p) => `${p.line === undefined ? '' : `line ${p.line}: `}${p.message}`) },
+      });
+    try {
+      await this.keep(sheet, source, sheet.id);
+    } catch (e) {
+      if (e instanceof SheetError)
+        throw new ConflictException(
+          `Revision ${sheet.revision} of ${sheet.id} is here with other contents: raise its number`,
+        );
+      throw e;
+    }
+    return { id: sheet.id, revision: sheet.revision };
   }
 
   /** The newest revision of each sheet. */

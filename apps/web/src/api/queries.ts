@@ -3,16 +3,23 @@ import type {
   DocumentView,
   FloorView,
   FoundView,
+  ImportedView,
   InstrumentView,
   JobLine,
   JobView,
   LessonView,
   MeView,
+  OfferView,
+  PartsView,
   PersonView,
+  PlanView,
+  QualityView,
   SheetLine,
   UnitView,
 } from '@jubb/contract';
 import type { JobExport } from '@jubb/core/bench/verify';
+import type { PastCauses } from '@jubb/core/bench';
+import type { BuyingWay } from '@jubb/core/parts';
 import type { Sheet } from '@jubb/core/sheet';
 import { queryOptions } from '@tanstack/react-query';
 import { api } from './client.ts';
@@ -39,6 +46,22 @@ export const queries = {
       queryKey: ['job', id],
       queryFn: () => api<JobView>(`jobs/${id}`),
       structuralSharing: (kept, came) => shared(kept as JobView | undefined, came as JobView),
+    }),
+  offer: (id: string) => queryOptions({ queryKey: ['offer', id], queryFn: () => api<OfferView>(`jobs/${id}/offer`) }),
+  plan: (id: string, way: BuyingWay) =>
+    queryOptions({ queryKey: ['plan', id, way], queryFn: () => api<PlanView>(`jobs/${id}/parts?way=${way}`) }),
+  parts: () => queryOptions({ queryKey: ['parts'], queryFn: () => api<PartsView>('parts'), refetchInterval: 5000 }),
+  quality: () => queryOptions({ queryKey: ['quality'], queryFn: () => api<QualityView>('quality'), retry: false }),
+  calendar: () => queryOptions({ queryKey: ['calendar'], queryFn: () => api<{ url: string | null }>('calendar') }),
+  imported: (serial: string) =>
+    queryOptions({
+      queryKey: ['imported', serial],
+      queryFn: () => api<ImportedView[]>(`records/imported?serial=${encodeURIComponent(serial)}`),
+    }),
+  pastCauses: (sheet: string) =>
+    queryOptions({
+      queryKey: ['past-causes', sheet],
+      queryFn: () => api<Readonly<Record<string, PastCauses>>>(`sheets/${sheet}/past-causes`),
     }),
   record: (id: string) =>
     queryOptions({

@@ -1,11 +1,13 @@
 import type { MeView } from '@jubb/contract';
-import { nextMove, opTitle } from '@jubb/core/bench';
+import { holdWords, nextMove, opTitle, sideWords } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { LadderDrawing } from '../drawing/ladder-drawing.tsx';
+import { useBusyHands, useWakeLock } from '../frame/hands-busy.ts';
 import { useKeys } from '../frame/keys.ts';
+import { useSpeechOn } from '../frame/speech.ts';
 import { AheadBar } from './ahead-bar.tsx';
 import { Caution } from './caution.tsx';
 import { Extras, type Extra } from './extras/extras.tsx';
@@ -26,7 +28,6 @@ const FOOT: readonly (readonly [Extra, string, string])[] = [
   ['add', 'Mark', 'm'],
   ['photo', 'Photo', 'c'],
 ];
-const SIDES = { strip: 'Strip', bottom: 'Along the bottom', build: 'Build' } as const;
 
 /** A job at its bench: the ladder, the move, and what is true now. */
 export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.Element {
@@ -42,6 +43,9 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   const [, footIsThere] = useState(false);
   const drawn = bench !== undefined;
   useEffect(() => footIsThere(drawn), [drawn]);
+  const [speaks, setSpeaks] = useSpeechOn();
+  useBusyHands();
+  useWakeLock();
   const toggle = (e: Extra): void => setExtra(extra === e ? undefined : e);
   useKeys({
     w: () => setWorking(!working),
@@ -51,6 +55,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
     n: () => toggle('note'),
     m: () => toggle('add'),
     c: () => toggle('photo'),
+    v: () => setSpeaks(!speaks),
   });
   if (!bench)
     return (
@@ -85,8 +90,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
               .map((h) => (
                 <div key={h.id} className="past d-flex justify-content-between align-items-center">
                   <span>
-                    <b>On hold for {h.why === 'yes' ? 'a yes' : h.why === 'day-end' ? 'the next day' : h.why}</b>{' '}
-                    {h.note}
+                    <b>On hold for {holdWords(h.why)}</b> {h.note}
                   </span>
                   <button
                     type="button"
@@ -107,11 +111,11 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
           ) : move.kind === 'op' ? (
             <>
               <WhichBar bench={bench} />
-              <AheadBar bench={bench} />
+              <AheadBar bench={bench} step={move.step} />
               <div>
                 <div className="quiet fw-bold d-flex justify-content-between align-items-baseline gap-2">
                   <span>
-                    {SIDES[move.step.side]}, {move.place} of {move.of}: {move.step.title.toLowerCase()}
+                    {sideWords(move.step.side)}, {move.place} of {move.of}: {move.step.title.toLowerCase()}
                   </span>
                   {move.step.at && <span className="side">{move.step.at}</span>}
                 </div>
@@ -142,6 +146,9 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
                 {title} <kbd>{key}</kbd>
               </button>
             ))}
+            <button type="button" aria-pressed={speaks} onClick={() => setSpeaks(!speaks)}>
+              Voice <kbd>v</kbd>
+            </button>
           </div>
         )}
       </div>

@@ -11,8 +11,8 @@ export function Caution({ say, large = false }: { readonly say: string; readonly
 export function CautionShape(): React.JSX.Element {
   return (
     <svg width="30" height="30" viewBox="0 0 30 30" aria-hidden="true" style={{ flex: 'none' }}>
-      <path d="M15 2 28 27H2Z" fill="none" stroke="#a63a1e" strokeWidth="3" />
-      <path d="M15 11v8M15 22v2" stroke="#a63a1e" strokeWidth="3" />
+      <path d="M15 2 28 27H2Z" fill="none" stroke="var(--oxide)" strokeWidth="3" />
+      <path d="M15 11v8M15 22v2" stroke="var(--oxide)" strokeWidth="3" />
     </svg>
   );
 }

@@ -1,5 +1,7 @@
 import type { MeView } from '@jubb/contract';
-import { minutesLeft } from '@jubb/core/bench';
+import { agreedMinor, billOf, minutesLeft } from '@jubb/core/bench';
+import { Link, useLocation } from 'react-router';
+import { moneyWords } from '../money.ts';
 import { handsWords, promiseWords } from '../floor/time-words.ts';
 import type { Extra } from './extras/extras.tsx';
 import { takeBack, type Bench } from './use-bench.ts';
@@ -21,6 +23,10 @@ export function JobHead({
   const { sheet, state } = bench;
   const { booked } = state;
   const open = !state.signed;
+  const { currency } = me.workshop;
+  const agreed = agreedMinor(state);
+  const bill = billOf(sheet, state, me.workshop);
+  const onFindings = useLocation().pathname.endsWith('/findings');
   return (
     <div className="jobhead">
       <div>
@@ -40,28 +46,37 @@ export function JobHead({
           {booked?.promise
             ? promiseWords(booked.promise, new Date())
             : handsWords(Math.round(minutesLeft(sheet, state)))}
-          {booked?.spendLimitMinor != null && (
-            <span className="quiet">
-              {' '}
-              to {me.workshop.currency}
-              {(booked.spendLimitMinor / 100).toFixed(0)}
-            </span>
-          )}
         </b>
       </div>
+      {agreed !== undefined && (
+        <div className="fact">
+          <small>Agreed, with tax</small>
+          <b className={bill.totalMinor > agreed ? 'past-agreed' : undefined}>
+            {moneyWords(agreed, currency)}
+            <span className="quiet">, comes to {moneyWords(bill.totalMinor, currency)}</span>
+          </b>
+        </div>
+      )}
       {open && (
         <div className="acts">
-          <button type="button" className="btn-line" aria-pressed={extra === 'wait'} onClick={() => toggle('wait')}>
-            {state.parked ? 'Hold' : 'Park'} <kbd>h</kbd>
-          </button>
-          {bench.last && (
+          <Link to={onFindings ? `/job/${bench.job}` : `/job/${bench.job}/findings`} className="btn-line">
+            {onFindings ? 'Bench' : 'Findings'}
+          </Link>
+          {!onFindings && (
+            <button type="button" className="btn-line" aria-pressed={extra === 'wait'} onClick={() => toggle('wait')}>
+              {state.parked ? 'Hold' : 'Park'} <kbd>h</kbd>
+            </button>
+          )}
+          {!onFindings && bench.last && (
             <button type="button" className="btn-line" onClick={() => takeBack(bench)}>
               Take back <kbd>u</kbd>
             </button>
           )}
-          <button type="button" className="btn-line" onClick={() => bench.give({ type: 'sign-off' })}>
-            Sign off
-          </button>
+          {!onFindings && (
+            <button type="button" className="btn-line" onClick={() => bench.give({ type: 'sign-off' })}>
+              Sign off
+            </button>
+          )}
         </div>
       )}
     </div>

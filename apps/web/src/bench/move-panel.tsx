@@ -1,38 +1,48 @@
-import { AdjustPanel } from './panels/adjust-panel.tsx';
+import { BleedPanel } from './panels/bleed-panel.tsx';
+import { CausePanel } from './panels/cause-panel.tsx';
 import { ChoosePanel } from './panels/choose-panel.tsx';
 import { CountPanel } from './panels/count-panel.tsx';
+import { goesHome, HomePanel } from './panels/home/home-panel.tsx';
 import { IdentifyPanel } from './panels/identify-panel.tsx';
 import { JudgePanel } from './panels/judge-panel.tsx';
 import { LookPanel } from './panels/look-panel.tsx';
 import { OffPanel } from './panels/off-panel.tsx';
+import { MeasurePanel } from './panels/measure/measure-panel.tsx';
 import type { PanelProps } from './panels/panel.tsx';
 import { PlainPanel } from './panels/plain-panel.tsx';
+import { StandPanel } from './panels/prove/stand-panel.tsx';
 import { ReadingPanel } from './panels/reading-panel.tsx';
 import { ReworkPanel } from './panels/rework-panel.tsx';
-import { SetPanel } from './panels/set-panel.tsx';
+import { SetPanel } from './panels/set/set-panel.tsx';
 import { StackPanel } from './panels/stack-panel.tsx';
-import { TightenPanel } from './panels/tighten-panel.tsx';
+import { TightenPanel } from './panels/tighten/tighten-panel.tsx';
 import { WaitPanel } from './panels/wait-panel.tsx';
 
 /** The panel of an operation, by its kind. */
 export function MovePanel(props: PanelProps): React.JSX.Element {
+  if (goesHome(props.bench, props.op) && !('minutes' in props.op && props.op.minutes !== undefined))
+    return <HomePanel {...props} />;
   switch (props.op.kind) {
     case 'tighten':
       return <TightenPanel {...(props as PanelProps<'tighten'>)} />;
     case 'set':
-      return props.bench.sheet.settings[props.op.setting]?.shims ? (
-        <SetPanel {...(props as PanelProps<'set'>)} />
-      ) : (
-        <AdjustPanel {...(props as PanelProps<'set'>)} />
-      );
+      return <SetPanel {...(props as PanelProps<'set'>)} />;
     case 'judge':
       return <JudgePanel {...(props as PanelProps<'judge'>)} />;
     case 'choose':
       return <ChoosePanel {...(props as PanelProps<'choose'>)} />;
-    case 'read':
     case 'test':
+      return props.bench.sheet.tests[props.op.test]?.stand ? (
+        <StandPanel {...(props as PanelProps<'test'>)} />
+      ) : (
+        <ReadingPanel {...(props as PanelProps<'read' | 'test'>)} />
+      );
+    case 'read':
+      return <ReadingPanel {...(props as PanelProps<'read' | 'test'>)} />;
     case 'measure':
-      return <ReadingPanel {...(props as PanelProps<'read' | 'test' | 'measure'>)} />;
+      return <MeasurePanel {...(props as PanelProps<'measure'>)} />;
+    case 'cause':
+      return <CausePanel {...(props as PanelProps<'cause'>)} />;
     case 'off':
       return <OffPanel {...(props as PanelProps<'off'>)} />;
     case 'stack':
@@ -54,6 +64,12 @@ export function MovePanel(props: PanelProps): React.JSX.Element {
         <PlainPanel {...props} />
       ) : (
         <WaitPanel {...(props as PanelProps<'cure' | 'soak' | 'rest' | 'heat'>)} />
+      );
+    case 'bleed':
+      return props.op.strokes === undefined ? (
+        <PlainPanel {...props} />
+      ) : (
+        <BleedPanel {...(props as PanelProps<'bleed'>)} />
       );
     default:
       return <PlainPanel {...props} />;

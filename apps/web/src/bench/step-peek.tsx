@@ -1,7 +1,7 @@
-import { ladderOf, nextMove, opTitle, stepDone } from '@jubb/core/bench';
+import { ladderOf, nextMove, opTitle, sideWords, stepDone } from '@jubb/core/bench';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
 import type { Bench } from './use-bench.ts';
-
-const SIDES = { strip: 'Strip', bottom: 'Along the bottom', build: 'Build' } as const;
 
 /** Another step of the ladder, looked at before or after its turn: what belongs to it and what is done. */
 export function StepPeek({
@@ -24,7 +24,7 @@ export function StepPeek({
     <div className="past" data-looked-at={id}>
       <div className="d-flex justify-content-between align-items-center gap-2">
         <b>
-          {SIDES[step.side]}: {step.title.toLowerCase()}
+          {sideWords(step.side)}: {step.title.toLowerCase()}
           {stepDone(step, state)
             ? ', done'
             : here > now && move.kind === 'op'
@@ -40,9 +40,45 @@ export function StepPeek({
           <li key={o.id}>
             {o.kind === 'caution' ? o.say : opTitle(sheet, o)}
             {state.done[o.id] && <span className="quiet"> done, {state.done[o.id]!.by.initials}</span>}
+            {o.kind === 'tighten' && state.joints[o.joint]?.pulls.some((p) => !p.void) && !state.signed && (
+              <Loosen bench={bench} joint={o.joint} />
+            )}
           </li>
         ))}
       </ul>
     </div>
+  );
+}
+
+/** A joint that was pulled is loosened again: its ticks go, and one-time fasteners are used up. */
+function Loosen({ bench, joint }: { readonly bench: Bench; readonly joint: string }): React.JSX.Element {
+  const [open, setOpen] = useState(false);
+  const [why, setWhy] = useState('');
+  if (!open)
+    return (
+      <button type="button" className="btn-line ms-2" onClick={() => setOpen(true)}>
+        Loosen it again
+      </button>
+    );
+  return (
+    <form
+      className="d-flex gap-2 align-items-center"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (bench.give({ type: 'loosen', joint, why })) setOpen(false);
+      }}
+    >
+      <Form.Control
+        aria-label="Why is it loosened?"
+        placeholder="Why is it loosened?"
+        value={why}
+        maxLength={400}
+        autoFocus
+        onChange={(e) => setWhy(e.target.value)}
+      />
+      <button type="submit" className="btn-ink" disabled={!why.trim()}>
+        Loosen
+      </button>
+    </form>
   );
 }

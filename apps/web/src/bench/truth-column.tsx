@@ -1,4 +1,4 @@
-import { aidsIn, betweenNow, leadsOff, standingNow, timersRunning } from '@jubb/core/bench';
+import { aidsIn, betweenNow, leadsOff, MOST_OF_A_PART, standingNow, timersRunning } from '@jubb/core/bench';
 import type { WorkingLine } from '@jubb/core/reckoners';
 import { useState } from 'react';
 import { clockLeft, useNow } from '../frame/use-now.ts';
@@ -145,7 +145,7 @@ function TrayCount({
       <input
         type="number"
         min={1}
-        max={1000}
+        max={MOST_OF_A_PART}
         className="form-control"
         style={{ width: 84 }}
         aria-label={`${bench.sheet.parts[part]?.title ?? part} in tray ${tray}: how many`}

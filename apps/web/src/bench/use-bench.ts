@@ -46,13 +46,13 @@ export function useBench(
     const sent = new Set(view.events.map((e) => e.command));
     for (const w of waiting) {
       if (w.job !== id || w.refused || sent.has(w.id)) continue;
-      const outcome = decide(state, view.sheet, envelopeOf(w, me), { drawers: view.drawers });
+      const outcome = decide(state, view.sheet, envelopeOf(w, me), { drawers: view.drawers, money: me.workshop });
       if (outcome.ok) state = outcome.state;
     }
     return state;
   }, [view, waiting, id, me]);
   if (!view || !folded) return { error: query.error, visits: [] };
-  const context = { drawers: view.drawers };
+  const context = { drawers: view.drawers, money: me.workshop };
   const newest = folded.history?.event;
   const bench: Bench = {
     job: id,

@@ -1,5 +1,4 @@
-import { nextMove } from '@jubb/core/bench';
-import { narrow } from '@jubb/core/sheet';
+import { nextMove, variantsLeft } from '@jubb/core/bench';
 import { useState } from 'react';
 import { AnswerForm } from './panels/identify-panel.tsx';
 import type { Bench } from './use-bench.ts';
@@ -9,7 +8,7 @@ export function WhichBar({ bench }: { readonly bench: Bench }): React.JSX.Elemen
   const { sheet, state } = bench;
   const [open, setOpen] = useState(nextMove(bench.sheet, bench.state).kind === 'which');
   if (sheet.variants.length === 0 || state.variant !== undefined) return null;
-  const left = narrow(sheet, state.identified).candidates;
+  const left = variantsLeft(sheet, state);
   const answered = new Set(state.identified.map((i) => i.question));
   const questions = sheet.identify.filter(
     (q) => q.needs === 'nothing' && !answered.has(q.id) && q.choices.some((c) => c.variants.length > 0),

@@ -4,6 +4,8 @@ import { boltPlaces } from './bolt-places.ts';
 
 const SIDE = 282;
 const C = SIDE / 2;
+/** As it stands on the bench: room is left below it for the wrench. */
+const SHOWN = 240;
 
 /** The fasteners where they sit, numbered; the one to pull now is lit, with a line from the last. */
 export function BoltCircle({
@@ -28,24 +30,33 @@ export function BoltCircle({
     ).join(' ');
   return (
     <svg
-      width={SIDE}
-      height="300"
+      viewBox={`0 0 ${SIDE} 300`}
+      width={SHOWN}
+      height={(SHOWN * 300) / SIDE}
       role="img"
       aria-label={lit ? `Fastener ${lit} is next; order ${tightening.order.join(', ')}` : 'All pulled'}
     >
       {round ? (
         <>
-          <circle cx={C} cy={C} r="136" fill="#fffdf8" stroke="#1d2326" strokeWidth="2" />
-          <circle cx={C} cy={C} r="52" fill="none" stroke="#cdc7b8" strokeWidth="2" />
-          <path d={`M${C} 5v16`} stroke="#8a6414" strokeWidth="5" />
+          <circle cx={C} cy={C} r="136" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="2" />
+          <circle cx={C} cy={C} r="52" fill="none" stroke="var(--line)" strokeWidth="2" />
+          <path d={`M${C} 5v16`} stroke="var(--brass)" strokeWidth="5" />
         </>
       ) : (
-        <rect x="6" y="6" width={SIDE - 12} height={SIDE - 12} fill="#fffdf8" stroke="#1d2326" strokeWidth="2" />
+        <rect
+          x="6"
+          y="6"
+          width={SIDE - 12}
+          height={SIDE - 12}
+          fill="var(--sheet)"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
       )}
       {last !== undefined && lit !== undefined && last !== lit && (
         <path
           d={`M${at(last).x} ${at(last).y}L${at(lit).x} ${at(lit).y}`}
-          stroke="#8a6414"
+          stroke="var(--brass)"
           strokeWidth="2.5"
           strokeDasharray="2 6"
           strokeLinecap="round"
@@ -59,12 +70,19 @@ export function BoltCircle({
         return (
           <g key={b}>
             {isLit && (
-              <circle cx={x} cy={y} r={size + 9} fill={high ? '#f5ddd3' : '#f6e9c4'} stroke="#1d2326" strokeWidth="2" />
+              <circle
+                cx={x}
+                cy={y}
+                r={size + 9}
+                fill={high ? 'var(--oxidewash)' : 'var(--brasswash)'}
+                stroke="var(--ink)"
+                strokeWidth="2"
+              />
             )}
             <polygon
               points={hex(x, y)}
-              fill={high ? '#a63a1e' : done ? '#1f6f63' : isLit ? '#e0b03a' : '#f6f4ee'}
-              stroke="#1d2326"
+              fill={high ? 'var(--oxide)' : done ? 'var(--verd)' : isLit ? 'var(--brassfill)' : 'var(--chalk)'}
+              stroke="var(--ink)"
               strokeWidth="2"
             />
             <text
@@ -73,16 +91,18 @@ export function BoltCircle({
               textAnchor="middle"
               fontSize={Math.max(14, size - 1)}
               fontWeight="740"
-              fill={done || high ? '#fff' : '#1d2326'}
+              fill={done || high ? '#fff' : 'var(--ink)'}
             >
               {b}
             </text>
-            {done && <path d={`M${x - size * 0.6} ${y + size + 6}h${size * 1.2}`} stroke="#1f6f63" strokeWidth="4" />}
+            {done && (
+              <path d={`M${x - size * 0.6} ${y + size + 6}h${size * 1.2}`} stroke="var(--verd)" strokeWidth="4" />
+            )}
           </g>
         );
       })}
       {joint.count > 1 && (
-        <text x={C} y="297" fontSize="14" textAnchor="middle" fill="#4a5358">
+        <text x={C} y="297" fontSize="14" textAnchor="middle" fill="var(--ink2)">
           {joint.pattern.kind === 'single' ? 'places not on the sheet' : 'seen from outside'}
         </text>
       )}

@@ -81,8 +81,8 @@ export function LadderDrawing({
         <path
           key={first.id}
           d={`M${x - 13} ${y}l13-13 13 13-13 13z`}
-          fill="#e0b03a"
-          stroke="#1d2326"
+          fill="var(--brassfill)"
+          stroke="var(--ink)"
           strokeWidth="2.5"
         />
       );
@@ -93,11 +93,11 @@ export function LadderDrawing({
           y={y - 8}
           width="16"
           height="16"
-          fill={all ? '#1f6f63' : '#f6f4ee'}
-          stroke={all ? '#f6f4ee' : '#6d675a'}
+          fill={all ? 'var(--verd)' : 'var(--chalk)'}
+          stroke={all ? 'var(--chalk)' : '#6d675a'}
           strokeWidth={all ? 3 : 2}
         />
-        {some && <rect x={x - 8} y={y - 8} width="16" height="8" fill="#1f6f63" />}
+        {some && <rect x={x - 8} y={y - 8} width="16" height="8" fill="var(--verd)" />}
       </g>
     );
   };
@@ -108,14 +108,14 @@ export function LadderDrawing({
       role="img"
       aria-label={`Ladder: ${ladder.all.filter(done).length} of ${ladder.all.length} steps done${now ? `, now ${now.side} ${now.title}` : ''}`}
     >
-      <text x={X0 - 12} y="20" fontSize="15" fontWeight="700" fill="#4a5358">
+      <text x={X0 - 12} y="20" fontSize="15" fontWeight="700" fill="var(--ink2)">
         Strip
       </text>
-      <text x={X1 + 12} y="20" fontSize="15" fontWeight="700" fill="#4a5358" textAnchor="end">
+      <text x={X1 + 12} y="20" fontSize="15" fontWeight="700" fill="var(--ink2)" textAnchor="end">
         Build
       </text>
-      <path d={line} fill="none" stroke="#cdc7b8" strokeWidth="10" />
-      <path d={travelled} fill="none" stroke="#1f6f63" strokeWidth="10" />
+      <path d={line} fill="none" stroke="var(--line)" strokeWidth="10" />
+      <path d={travelled} fill="none" stroke="var(--verd)" strokeWidth="10" />
       {rows.map((row, i) => {
         const of = (side: 'strip' | 'build'): readonly LadderStep[] =>
           ladder[side].filter((s) => row.rungs.includes(s.rung));
@@ -137,7 +137,7 @@ export function LadderDrawing({
           >
             <path
               d={`M${X0 + 12} ${y}H${X1 - 12}`}
-              stroke={current ? '#f6e9c4' : looked ? '#dfe4e8' : '#e4dfd2'}
+              stroke={current ? 'var(--brasswash)' : looked ? 'var(--slatewash)' : 'var(--line2)'}
               strokeWidth={current || looked ? dy - 5 : 1}
             />
             {row.group !== undefined && row.group !== '' && i > 0 && (
@@ -148,12 +148,12 @@ export function LadderDrawing({
               y={y + 5.5}
               fontSize={row.folded ? 15 : 16}
               fontWeight={current ? 740 : row.folded ? 640 : steps.every(done) ? 440 : 560}
-              fill={row.folded ? '#4a5358' : '#1d2326'}
+              fill={row.folded ? 'var(--ink2)' : 'var(--ink)'}
             >
               {named(row.title, steps[0]?.at, room)}
             </text>
             {row.folded && (
-              <text x={X1 - 20} y={y + 5.5} fontSize="15" fontWeight="640" fill="#4a5358" textAnchor="end">
+              <text x={X1 - 20} y={y + 5.5} fontSize="15" fontWeight="640" fill="var(--ink2)" textAnchor="end">
                 {row.rungs.filter((r) => steps.filter((s) => s.rung === r).every(done)).length}/{row.rungs.length} ▾
               </text>
             )}
@@ -170,15 +170,20 @@ export function LadderDrawing({
         return (
           <g key={s.id} style={{ cursor: 'pointer' }} onClick={() => peek?.(s.id)}>
             {s.id === now?.id ? (
-              <path d={`M${x - 13} ${yb + 34}l13-13 13 13-13 13z`} fill="#e0b03a" stroke="#1d2326" strokeWidth="2.5" />
+              <path
+                d={`M${x - 13} ${yb + 34}l13-13 13 13-13 13z`}
+                fill="var(--brassfill)"
+                stroke="var(--ink)"
+                strokeWidth="2.5"
+              />
             ) : (
               <rect
                 x={x - 7}
                 y={yb + 27}
                 width="14"
                 height="14"
-                fill={done(s) ? '#1f6f63' : '#f6f4ee'}
-                stroke={done(s) ? '#f6f4ee' : '#6d675a'}
+                fill={done(s) ? 'var(--verd)' : 'var(--chalk)'}
+                stroke={done(s) ? 'var(--chalk)' : '#6d675a'}
                 strokeWidth={done(s) ? 3 : 2}
               />
             )}
@@ -187,7 +192,7 @@ export function LadderDrawing({
               y={yb + 64}
               fontSize="15"
               textAnchor="middle"
-              fill="#1d2326"
+              fill="var(--ink)"
               fontWeight={s.id === now?.id ? 740 : 440}
             >
               {s.title}
@@ -234,7 +239,7 @@ function GlyphShape({
     <path
       d={shapes[glyph]}
       fill="none"
-      stroke="#4a5358"
+      stroke="var(--ink2)"
       strokeWidth="2"
       strokeDasharray={glyph === 'new' ? '9 3' : undefined}
     />

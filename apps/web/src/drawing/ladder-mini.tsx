@@ -3,12 +3,19 @@ export function LadderMini({ progress }: { readonly progress: number | undefined
   const d = 'M24 14V58Q24 72 38 72H98Q112 72 112 58V14';
   const at = markerAt(progress ?? 0);
   return (
-    <svg width="136" height="86" aria-hidden="true">
-      <path d={d} fill="none" stroke={progress === undefined ? '#e4dfd2' : '#cdc7b8'} strokeWidth="7" />
+    <svg className="mini" viewBox="0 0 136 86" width="136" height="86" aria-hidden="true">
+      <path d={d} fill="none" stroke={progress === undefined ? 'var(--line2)' : 'var(--line)'} strokeWidth="7" />
       {progress !== undefined && (
         <>
-          <path d={d} fill="none" stroke="#1f6f63" strokeWidth="7" pathLength={1} strokeDasharray={`${progress} 2`} />
-          <path d={`M${at.x - 9} ${at.y}l9-9 9 9-9 9z`} fill="#e0b03a" stroke="#1d2326" strokeWidth="2" />
+          <path
+            d={d}
+            fill="none"
+            stroke="var(--verd)"
+            strokeWidth="7"
+            pathLength={1}
+            strokeDasharray={`${progress} 2`}
+          />
+          <path d={`M${at.x - 9} ${at.y}l9-9 9 9-9 9z`} fill="var(--brassfill)" stroke="var(--ink)" strokeWidth="2" />
         </>
       )}
     </svg>

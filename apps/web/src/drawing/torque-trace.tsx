@@ -32,29 +32,36 @@ export function TorqueTrace({
         end ? `Trace of the last pull: ${(end[1] * factor).toFixed(1)} N·m after ${end[0]} degrees` : 'No pull yet'
       }
     >
-      <rect x={44} y={y(highNm)} width={w - 52} height={y(lowNm) - y(highNm)} fill="#d9e9e3" stroke="#1f6f63" />
+      <rect
+        x={44}
+        y={y(highNm)}
+        width={w - 52}
+        height={y(lowNm) - y(highNm)}
+        fill="var(--verdwash)"
+        stroke="var(--verd)"
+      />
       {y.ticks(2).map((t) => (
         <g key={t}>
-          <path d={`M44 ${y(t)}H${w - 8}`} stroke="#e4dfd2" />
-          <text x="38" y={y(t) + 5} fontSize="14" textAnchor="end" fill="#4a5358">
+          <path d={`M44 ${y(t)}H${w - 8}`} stroke="var(--line2)" />
+          <text x="38" y={y(t) + 5} fontSize="14" textAnchor="end" fill="var(--ink2)">
             {t}
           </text>
         </g>
       ))}
-      <text x="4" y={h - 8} fontSize="13" fill="#4a5358">
+      <text x="4" y={h - 8} fontSize="13" fill="var(--ink2)">
         N·m
       </text>
-      <path d={`M44 ${y(0)}H${w - 8}`} stroke="#1d2326" strokeWidth="1.5" />
+      <path d={`M44 ${y(0)}H${w - 8}`} stroke="var(--ink)" strokeWidth="1.5" />
       {x.ticks(4).map((t) => (
-        <text key={t} x={x(t)} y={h - 8} fontSize="14" textAnchor="middle" fill="#4a5358">
+        <text key={t} x={x(t)} y={h - 8} fontSize="14" textAnchor="middle" fill="var(--ink2)">
           {t}
         </text>
       ))}
-      <text x={w - 8} y={h - 30} fontSize="13" textAnchor="end" fill="#4a5358">
+      <text x={w - 8} y={h - 30} fontSize="13" textAnchor="end" fill="var(--ink2)">
         turn, degrees
       </text>
-      {path && <path d={path} fill="none" stroke="#1d2326" strokeWidth="3" />}
-      {end && <circle cx={x(end[0])} cy={y(end[1] * factor)} r="5" fill="#1d2326" />}
+      {path && <path d={path} fill="none" stroke="var(--ink)" strokeWidth="3" />}
+      {end && <circle cx={x(end[0])} cy={y(end[1] * factor)} r="5" fill="var(--ink)" />}
     </svg>
   );
 }

@@ -1,16 +1,16 @@
 import type { JobLine } from '@jubb/contract';
-import { holdWords } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
-import { memo, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
-import { LadderMini } from '../drawing/ladder-mini.tsx';
 import { useKeys } from '../frame/keys.ts';
-import { clockLeft, useNow } from '../frame/use-now.ts';
-import { MoveContext, MoveHandle, PlaceTarget } from './move-context.tsx';
-import { filtered, nextItems, type NextItem } from './next-moves.ts';
-import { handsWords, promiseWords, slackWords } from './time-words.ts';
+import { useNow } from '../frame/use-now.ts';
+import { MoveContext, PlaceTarget } from './move-context.tsx';
+import { filtered, nextItems } from './next-moves.ts';
+import { NextRow } from './next-row.tsx';
+import { PlaceRow } from './place-row.tsx';
+import { ShelfTag } from './shelf-tag.tsx';
 
 /** Often enough for words in minutes. */
 const TICK_MS = 20_000;
@@ -149,129 +149,3 @@ export default function FloorScreen(): React.JSX.Element {
     </MoveContext>
   );
 }
-
-const PlaceRow = memo(function PlaceRow({
-  place,
-  job,
-  dim,
-  last,
-  now,
-}: {
-  readonly place: string;
-  readonly job: JobLine | undefined;
-  readonly dim: boolean;
-  readonly last: boolean;
-  readonly now: Date;
-}): React.JSX.Element {
-  const slack = job?.promise ? slackWords(job.promise, job.minutesLeft, now) : undefined;
-  const state = job ? (slack?.late ? 'late' : job.stage === 'booked' ? '' : 'live') : 'free';
-  return (
-    <PlaceTarget place={place} className={`place-row ${state} ${dim ? 'dim' : ''} ${last ? 'last' : ''}`}>
-      <span className="l">{place}</span>
-      <LadderMini progress={job?.progress} />
-      <span className="mv">
-        <Link to={job ? `/job/${job.id}` : '/book'} className="stretch">
-          <b>{job?.nextMove ?? 'Free'}</b>
-        </Link>
-        <small>{job ? `${job.title} · ${job.number} · ${job.customer}` : 'Book in, or bring one from the shelf'}</small>
-        {job && job.notices.standing.length > 0 && <small className="donot">{job.notices.standing[0]}</small>}
-      </span>
-      <span className="pr">
-        {job?.promise && (
-          <>
-            <b>{promiseWords(job.promise, now)}</b>
-            <small>{slack?.words}</small>
-          </>
-        )}
-        {job && <Marks job={job} now={now} />}
-      </span>
-      {job ? <MoveHandle job={job} /> : <span />}
-    </PlaceTarget>
-  );
-});
-
-/** What must not be forgotten of a job, in a few words. */
-function Marks({ job, now }: { readonly job: JobLine; readonly now: Date }): React.JSX.Element | null {
-  const { leadsOff, between, uncounted, timers } = job.notices;
-  const words = [
-    job.aidsIn > 0 ? `${job.aidsIn} ${job.aidsIn === 1 ? 'aid' : 'aids'} in` : '',
-    leadsOff > 0 ? `${leadsOff} to restore` : '',
-    between > 0 ? `${between} in between` : '',
-    uncounted > 0 ? 'uncounted' : '',
-    timers[0] ? `${timers[0].kind} ${clockLeft(timers[0].due, now).replace(/:\d\d$/, ' min')}` : '',
-  ].filter((w) => w !== '');
-  return words.length > 0 ? <small className="aids">{words.slice(0, 2).join(', ')}</small> : null;
-}
-
-const ShelfTag = memo(function ShelfTag({
-  place,
-  job,
-  now,
-}: {
-  readonly place: string | undefined;
-  readonly job: JobLine;
-  readonly now: Date;
-}): React.JSX.Element {
-  const colour = job.hold?.why === 'yes' ? '#566573' : job.hold ? '#6c6485' : '#1f6f63';
-  const inside = (
-    <>
-      <span className="d-flex justify-content-between align-items-start">
-        <Link to={`/job/${job.id}`} className="stretch">
-          <b>{job.title.split(',')[0]}</b>
-        </Link>
-        <MoveHandle job={job} />
-      </span>
-      <small>
-        {job.number} · {place ?? job.place ?? 'no place yet'} · {job.partsOff} off
-      </small>
-      <Marks job={job} now={now} />
-      <span className="w">
-        {job.hold
-          ? `${holdWords(job.hold.why).replace(/^./, (c) => c.toUpperCase())}: ${job.hold.note}`
-          : 'Ready to go on'}
-      </span>
-    </>
-  );
-  return place === undefined ? (
-    <div className="tag" style={{ borderTopColor: colour }}>
-      {inside}
-    </div>
-  ) : (
-    <PlaceTarget place={place} className={`tag why-${job.hold?.why ?? 'none'}`}>
-      {inside}
-    </PlaceTarget>
-  );
-});
-
-const NextRow = memo(function NextRow({
-  item,
-  first,
-  now,
-}: {
-  readonly item: NextItem;
-  readonly first: boolean;
-  readonly now: Date;
-}): React.JSX.Element {
-  const { job } = item;
-  const when =
-    item.kind === 'now' || first
-      ? 'Now'
-      : item.kind === 'wait'
-        ? format(new Date(item.at), 'HH:mm')
-        : job.promise
-          ? promiseWords(new Date(item.at).toISOString(), now).replace('Today', 'By')
-          : 'Any time';
-  return (
-    <Link to={`/job/${job.id}`} className={`nm ${first ? 'now' : ''} ${item.kind}`}>
-      <span className={`t ${item.late ? 'late' : ''}`}>{when}</span>
-      <span>
-        <b>{item.words}</b>
-        <small>
-          {job.place ?? 'no place'} · {job.title.split(',')[0]}
-          {item.kind === 'begin' ? ` · ${handsWords(job.minutesLeft)}` : ''}
-          {item.late ? ' · late' : ''}
-        </small>
-      </span>
-    </Link>
-  );
-});

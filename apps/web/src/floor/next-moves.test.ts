@@ -52,6 +52,19 @@ describe('next moves', () => {
       [4, 'begin'],
     ]);
   });
+  test('parts that came for a unit on the shelf want a hand now; while one is still held it wants none', () => {
+    const shelf = (n: number, held: boolean): JobLine => ({
+      ...job(n),
+      place: 'Shelf 2',
+      hold: held ? { why: 'parts', note: 'cups', since: inMinutes(-60) } : null,
+      notices: { ...job(n).notices, parked: true, parts: { toOrder: 0, coming: held ? 1 : 0, here: 2 } },
+    });
+    const items = nextItems([job(1), shelf(2, false), shelf(3, true)], now);
+    expect(items.map((i) => [i.job.number, i.kind, i.words])).toEqual([
+      [2, 'now', 'Parts are here: to a bench'],
+      [1, 'begin', 'Cap off'],
+    ]);
+  });
   test('a wait that has run comes before everything', () => {
     const items = nextItems([job(2, { promise: inMinutes(1) }), withTimer(3, 'Cure: sealant', -1)], now);
     expect(items.map((i) => [i.job.number, i.kind])).toEqual([

@@ -34,6 +34,9 @@ export function nextItems(jobs: readonly JobLine[], now: Date): readonly NextIte
         late: false,
       };
     });
+    // What stood on the shelf for parts that have come wants a hand now.
+    if (job.notices.parked && !job.hold && (job.notices.parts?.here ?? 0) > 0)
+      return [...waits, { key: job.id, job, words: 'Parts are here: to a bench', at: ms, kind: 'now', late: false }];
     const stands = job.notices.timers.some((t) => t.title === job.nextMove && new Date(t.due).getTime() > ms);
     if (
       job.hold ||

@@ -9,6 +9,7 @@ import { KeysDialog } from './keys-dialog.tsx';
 import { RailTimers } from './rail-timers.tsx';
 import { SearchDialog } from './search-dialog.tsx';
 import { useKeys } from './keys.ts';
+import { useTheme } from './theme.ts';
 
 /** The rail, the state of the line to the server, and the screen below. */
 export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
@@ -17,19 +18,20 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const waiting = useWaiting();
   const refused = waiting.filter((w) => w.refused);
   const [keys, showKeys] = useState(false);
+  const [theme, turnTheme] = useTheme();
   const [finding, setFinding] = useState(false);
   const { pathname } = useLocation();
   // The Reckoner finds its own with the same key.
   const find = pathname.startsWith('/reckoner') ? undefined : () => setFinding(true);
-  useKeys({ '?': () => showKeys(true), r: () => void navigate('/reckoner'), '/': find });
+  useKeys({ '?': () => showKeys(true), t: turnTheme, r: () => void navigate('/reckoner'), '/': find });
   const unsent = waiting.length - refused.length;
 
   useEffect(() => {
     const close = openStream<{ readonly job: string }>(
       '/api/live',
       ({ job }) => {
-        void client.invalidateQueries({ queryKey: ['job', job] });
-        void client.invalidateQueries({ queryKey: ['floor'] });
+        for (const queryKey of [['job', job], ['offer', job], ['plan', job], ['parts'], ['floor']])
+          void client.invalidateQueries({ queryKey });
       },
       () => {
         void client.invalidateQueries({ queryKey: ['job'] });
@@ -63,17 +65,31 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           <NavLink to="/sheets" className="place">
             Sheets
           </NavLink>
+          <NavLink to="/parts" className="place">
+            Parts
+          </NavLink>
           <NavLink to="/reckoner" className="place">
             Reckoner
+          </NavLink>
+          <NavLink to="/stands" className="place">
+            Stands
           </NavLink>
           <NavLink to="/verify" className="place">
             Verify
           </NavLink>
+          {me.person.role === 'owner' && (
+            <NavLink to="/shop" className="place">
+              Shop
+            </NavLink>
+          )}
         </nav>
         <span className="gap" />
         <RailTimers />
         <button type="button" onClick={() => setFinding(true)} aria-label="Find">
           Find <kbd>/</kbd>
+        </button>
+        <button type="button" onClick={turnTheme} aria-label={theme === 'day' ? 'Night bench' : 'Day bench'}>
+          {theme === 'day' ? 'Night' : 'Day'}
         </button>
         <button type="button" onClick={() => showKeys(true)} aria-label="Keys">
           ?

@@ -12,8 +12,12 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['+ −', 'count'],
   ['u', 'take back the last entry'],
   ['w', 'show or fold the working'],
+  ['1 – 9', 'the choice of that number'],
+  ['Page Down', 'what a foot pedal sends: the wide button'],
+  ['v', 'the bench speaks, or is silent'],
   ['b', 'book in a unit (on the Floor)'],
   ['r', 'the Reckoner'],
+  ['t', 'the night bench, or the day’s'],
   ['/', 'find anything'],
   ['?', 'these keys'],
 ];
@@ -38,7 +42,7 @@ export function KeysDialog({ open, close }: { readonly open: boolean; readonly c
           </div>
         ))}
       </dl>
-      <p className="quiet">A foot pedal that sends one of these keys works too.</p>
+      <p className="quiet">A pedal may send any of these keys; one that sends Page Down works every panel.</p>
       <button type="button" className="btn-line" onClick={close}>
         Close
       </button>

@@ -3,10 +3,14 @@ import { fingerprint } from '@jubb/core/bench/verify';
 import { formatBand, formatQuantity, type Quantity } from '@jubb/core/quantities';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { Caution } from '../bench/caution.tsx';
 import { currentSheet } from '@jubb/core/sheet';
+import { limitWords } from '../bench/panels/measure/figures.tsx';
+import { DeskSection } from './desk-section.tsx';
+import { PlainPage } from './plain-page.tsx';
+import { ProvingSection } from './proving-section.tsx';
 import { StripSection } from './strip-section.tsx';
 import { VerdictMark, type Shown } from '../drawing/verdict-mark.tsx';
 
@@ -16,6 +20,8 @@ const figure = (q: Quantity | undefined, decimals?: number): string => (q ? form
 /** The as-built record, as a page that prints. */
 export default function RecordScreen(): React.JSX.Element {
   const { id = '' } = useParams();
+  const [search, setSearch] = useSearchParams();
+  const plain = search.get('depth') === 'customer';
   const query = useQuery(queries.record(id));
   if (!query.data)
     return (
@@ -49,224 +55,253 @@ export default function RecordScreen(): React.JSX.Element {
         <button type="button" className="btn-line" onClick={download}>
           Download JSON
         </button>
-      </div>
-      <article className="record">
-        <div className="d-flex justify-content-between align-items-start gap-3">
-          <div>
-            <h1>
-              {r.unit.title}, serial {r.unit.serial}
-            </h1>
-            <p className="quiet m-0">
-              {r.unit.model}
-              {r.unit.variant ? `, ${r.unit.variant.toLowerCase()}` : ''} · sheet {r.sheet.id}, revision{' '}
-              {r.sheet.revision}
-            </p>
-          </div>
-          <div className="text-end">
-            <b>Job {r.number}</b>
-            <br />
-            {workshop}
-          </div>
-        </div>
-        <p className="mt-2">
-          <b>{r.customer}</b>: {r.complaint}. Booked {when(r.booked.at)} by {r.booked.by.name}.
-          {r.identified.map((i) => ` ${i.ask}: ${i.answer}.`)}
-        </p>
-        {standing.map((s) => (
-          <Caution key={s} say={s} />
+        <a className="btn-line" href={`/api/jobs/${id}/record.csv`}>
+          CSV
+        </a>
+        <a
+          className="btn-line"
+          href={`/api/jobs/${id}/record.pdf?depth=${plain ? 'customer' : 'workshop'}`}
+          target="_blank"
+          rel="noreferrer"
+        >
+          PDF
+        </a>
+        <span className="flex-grow-1" />
+        {(['workshop', 'customer'] as const).map((d) => (
+          <button
+            key={d}
+            type="button"
+            className="btn-line"
+            aria-pressed={plain === (d === 'customer')}
+            onClick={() => setSearch(d === 'customer' ? { depth: d } : {})}
+          >
+            {d === 'customer' ? 'For the customer' : 'In full'}
+          </button>
         ))}
-        <h2>As found and now</h2>
-        <table>
-          <thead>
-            <tr>
-              <th>What</th>
-              <th>Accepted</th>
-              <th>As found</th>
-              <th>Now</th>
-              <th>Verdict</th>
-            </tr>
-          </thead>
-          <tbody>
-            {r.comparisons.map((c) => (
-              <tr key={c.title}>
-                <td>{c.title}</td>
-                <td>{formatBand(c.accept)}</td>
-                <td>{figure(c.asFound?.value)}</td>
-                <td>
-                  <b>{figure(c.now?.value)}</b>
-                </td>
-                <td>{c.now && <VerdictMark verdict={c.now.verdict as Shown} />}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <h2>Measured and found</h2>
-        <table>
-          <tbody>
-            {r.measures.map((m) => (
-              <tr key={m.title}>
-                <td>{m.title}</td>
-                <td>{m.readings.map((x) => `${x.where}: ${figure(x.value)}`).join(', ')}</td>
-                <td>
-                  {m.min && `at least ${figure(m.min, 2)}`}
-                  {m.answer && (
-                    <small className="d-block">
-                      {m.answer.ask} {m.answer.answer}
-                    </small>
-                  )}
-                </td>
-              </tr>
-            ))}
-            {r.findings.map((f) => (
-              <tr key={f.part}>
-                <td>{f.title}</td>
-                <td>
-                  <b>{f.finding}</b>
-                </td>
-                <td>{f.reason}</td>
-              </tr>
-            ))}
-            {r.methods.map((m) => (
-              <tr key={m.ask}>
-                <td>{m.ask}</td>
-                <td>
-                  <b>{m.choice}</b>
-                </td>
-                <td>{m.why}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <h2>Parts renewed</h2>
-        {r.renewed.length === 0 ? (
-          <p>None.</p>
-        ) : (
-          <p>
-            {r.renewed
-              .map((p) => `${p.count > 1 ? `${p.count} × ` : ''}${p.title}${p.order ? ` (${p.order})` : ''}`)
-              .join('; ')}
-            .
+      </div>
+      {plain ? (
+        <PlainPage record={r} workshop={workshop} />
+      ) : (
+        <article className="record">
+          <div className="d-flex justify-content-between align-items-start gap-3">
+            <div>
+              <h1>
+                {r.unit.title}, serial {r.unit.serial}
+              </h1>
+              <p className="quiet m-0">
+                {r.unit.model}
+                {r.unit.variant ? `, ${r.unit.variant.toLowerCase()}` : ''} · sheet {r.sheet.id}, revision{' '}
+                {r.sheet.revision}
+              </p>
+            </div>
+            <div className="text-end">
+              <b>Job {r.number}</b>
+              <br />
+              {workshop}
+            </div>
+          </div>
+          <p className="mt-2">
+            <b>{r.customer}</b>: {r.complaint}. Booked {when(r.booked.at)} by {r.booked.by.name}.
+            {r.identified.map((i) => ` ${i.ask}: ${i.answer}.`)}
           </p>
-        )}
-        {r.settings.map((s) => (
-          <section key={s.title}>
-            <h2>
-              {s.title}, {formatBand(s.band)}
-            </h2>
-            <table>
-              <thead>
-                <tr>
-                  <th>Pack</th>
-                  <th>Pieces</th>
-                  <th>Readings</th>
-                  <th>Mean</th>
+          {standing.map((s) => (
+            <Caution key={s} say={s} />
+          ))}
+          <h2>As found and now</h2>
+          <table>
+            <thead>
+              <tr>
+                <th>What</th>
+                <th>Accepted</th>
+                <th>As found</th>
+                <th>Now</th>
+                <th>Verdict</th>
+              </tr>
+            </thead>
+            <tbody>
+              {r.comparisons.map((c) => (
+                <tr key={c.title}>
+                  <td>{c.title}</td>
+                  <td>{formatBand(c.accept)}</td>
+                  <td>{figure(c.asFound?.value)}</td>
+                  <td>
+                    <b>{figure(c.now?.value)}</b>
+                  </td>
+                  <td>{c.now && <VerdictMark verdict={c.now.verdict as Shown} />}</td>
                 </tr>
-              </thead>
-              <tbody>
-                {s.rounds.map((x, i) => (
-                  <tr key={i}>
-                    <td>{figure(x.pack, 2)}</td>
-                    <td>
-                      {x.pieces.length
-                        ? x.pieces.map((p) => p.value.toFixed(2)).join(' + ')
-                        : x.pack
-                          ? 'trial pack'
-                          : `try ${i + 1}`}
-                    </td>
-                    <td>{x.readings.map((v) => v.value.value.toFixed(3)).join(', ')}</td>
-                    <td>
-                      <b>{figure(x.mean, 3)}</b> {x.verdict}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            <p className="quiet mt-2">
-              Working:{' '}
-              {s.working
-                .filter((l) => l.formula)
-                .map(
-                  (l) =>
-                    `${l.name}: ${l.figures ?? ''} = ${typeof l.value === 'string' ? l.value : figure(l.value, 3)}`,
-                )
+              ))}
+            </tbody>
+          </table>
+          <h2>Measured and found</h2>
+          <table>
+            <tbody>
+              {r.measures.map((m) => (
+                <tr key={m.title}>
+                  <td>{m.title}</td>
+                  <td>{m.readings.map((x) => `${x.where}: ${figure(x.value)}`).join(', ')}</td>
+                  <td>
+                    {limitWords(m.min, m.max)}
+                    {m.answer && (
+                      <small className="d-block">
+                        {m.answer.ask} {m.answer.answer}
+                      </small>
+                    )}
+                  </td>
+                </tr>
+              ))}
+              {r.findings.map((f) => (
+                <tr key={f.part}>
+                  <td>{f.title}</td>
+                  <td>
+                    <b>{f.finding}</b>
+                  </td>
+                  <td>{f.reason}</td>
+                </tr>
+              ))}
+              {r.methods.map((m) => (
+                <tr key={m.ask}>
+                  <td>{m.ask}</td>
+                  <td>
+                    <b>{m.choice}</b>
+                  </td>
+                  <td>{m.why}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <h2>Parts renewed</h2>
+          {r.renewed.length === 0 ? (
+            <p>None.</p>
+          ) : (
+            <p>
+              {r.renewed
+                .map((p) => `${p.count > 1 ? `${p.count} × ` : ''}${p.title}${p.order ? ` (${p.order})` : ''}`)
                 .join('; ')}
               .
             </p>
-          </section>
-        ))}
-        <h2>Tightened</h2>
-        {r.joints.map((j) => (
-          <div key={j.title} className="mb-2">
-            <b>{j.title}</b>, {j.thread}
-            {j.propertyClass ? `, class ${j.propertyClass}` : ''}
-            {j.order.length > 1 ? `, order ${j.order.join(' ')}` : ''}
-            {j.from?.kind === 'maker' && (
-              <small>
-                {' '}
-                · figure from {j.from.document}, page {j.from.page}
-              </small>
-            )}
-            <table>
-              <tbody>
-                {j.stages.map((st) => (
-                  <tr key={st.name}>
-                    <td>
-                      {st.name}, {formatBand(st.window)}
-                      {st.windowAssumed ? ' (a tenth either way assumed)' : ''}
-                    </td>
-                    <td>
-                      {st.pulls
-                        .map((p) =>
-                          p.window.low.unit === 'deg'
-                            ? `${p.bolt}: ${p.turnedDeg ?? '?'}°`
-                            : `${p.bolt}: ${p.torque.value.toFixed(1)} N·m`,
-                        )
-                        .join(',  ')}
-                    </td>
+          )}
+          {r.settings.map((s) => (
+            <section key={s.title}>
+              <h2>
+                {s.title}, {formatBand(s.band)}
+              </h2>
+              <table>
+                <thead>
+                  <tr>
+                    <th>Pack</th>
+                    <th>Pieces</th>
+                    <th>Readings</th>
+                    <th>Mean</th>
                   </tr>
-                ))}
-                {j.setAside.map((p) => (
-                  <tr key={p.seq}>
-                    <td>Set aside, fastener {p.bolt}</td>
-                    <td>
-                      {p.torque.value.toFixed(1)} N·m, too {p.verdict}
-                      {p.answer ? `: ${p.answer}` : ', pulled again'}
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        ))}
-        {r.strip && <StripSection strip={r.strip} />}
-        <h2>Aids</h2>
-        <p>
-          {r.aids
-            .map(
-              (a) =>
-                `${a.title}, ${a.where}: in ${when(a.fitted.at)}, ${a.removed ? `out ${when(a.removed.at)}` : 'STILL IN'}`,
-            )
-            .join('; ')}
-          .
-        </p>
-        <h2>Signed</h2>
-        {r.signed ? (
+                </thead>
+                <tbody>
+                  {s.rounds.map((x, i) => (
+                    <tr key={i}>
+                      <td>{figure(x.pack, 2)}</td>
+                      <td>
+                        {x.pieces.length
+                          ? x.pieces.map((p) => p.value.toFixed(2)).join(' + ')
+                          : x.pack
+                            ? 'trial pack'
+                            : `try ${i + 1}`}
+                      </td>
+                      <td>{x.readings.map((v) => v.value.value.toFixed(3)).join(', ')}</td>
+                      <td>
+                        <b>{figure(x.mean, 3)}</b> {x.verdict}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+              <p className="quiet mt-2">
+                Working:{' '}
+                {s.working
+                  .filter((l) => l.formula)
+                  .map(
+                    (l) =>
+                      `${l.name}: ${l.figures ?? ''} = ${typeof l.value === 'string' ? l.value : figure(l.value, 3)}`,
+                  )
+                  .join('; ')}
+                .
+              </p>
+            </section>
+          ))}
+          <h2>Tightened</h2>
+          {r.joints.map((j) => (
+            <div key={j.title} className="mb-2">
+              <b>{j.title}</b>, {j.thread}
+              {j.propertyClass ? `, class ${j.propertyClass}` : ''}
+              {j.order.length > 1 ? `, order ${j.order.join(' ')}` : ''}
+              {j.from?.kind === 'maker' && (
+                <small>
+                  {' '}
+                  · figure from {j.from.document}, page {j.from.page}
+                </small>
+              )}
+              <table>
+                <tbody>
+                  {j.stages.map((st) => (
+                    <tr key={st.name}>
+                      <td>
+                        {st.name}, {formatBand(st.window)}
+                        {st.windowAssumed ? ' (a tenth either way assumed)' : ''}
+                      </td>
+                      <td>
+                        {st.pulls
+                          .map((p) =>
+                            p.window.low.unit === 'deg'
+                              ? `${p.bolt}: ${p.turnedDeg ?? '?'}°`
+                              : `${p.bolt}: ${p.torque.value.toFixed(1)} N·m`,
+                          )
+                          .join(',  ')}
+                      </td>
+                    </tr>
+                  ))}
+                  {j.setAside.map((p) => (
+                    <tr key={p.seq}>
+                      <td>Set aside, fastener {p.bolt}</td>
+                      <td>
+                        {p.torque.value.toFixed(1)} N·m, too {p.verdict}
+                        {p.answer ? `: ${p.answer}` : ', pulled again'}
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          ))}
+          {r.proving && <ProvingSection proving={r.proving} />}
+          {r.strip && <StripSection strip={r.strip} />}
+          {r.desk && <DeskSection desk={r.desk} />}
+          <h2>Aids</h2>
           <p>
-            <b>{r.signed.by.name}</b>, {when(r.signed.at)}.
-            {r.handedOver ? ` Handed over to ${r.handedOver.to}, ${when(r.handedOver.at)}.` : ''}
+            {r.aids
+              .map(
+                (a) =>
+                  `${a.title}, ${a.where}: in ${when(a.fitted.at)}, ${a.removed ? `out ${when(a.removed.at)}` : 'STILL IN'}`,
+              )
+              .join('; ')}
+            .
           </p>
-        ) : (
-          <p>Not signed off.</p>
-        )}
-        <p className="hash">
-          Head of the log, event {head?.seq}: {head?.hash}
-        </p>
-        {signature && (
-          <p>
-            Fingerprint of the key: <b>{fingerprint(signature.publicKey)}</b>
+          <h2>Signed</h2>
+          {r.signed ? (
+            <p>
+              <b>{r.signed.by.name}</b>, {when(r.signed.at)}.
+              {r.handedOver ? ` Handed over to ${r.handedOver.to}, ${when(r.handedOver.at)}.` : ''}
+            </p>
+          ) : (
+            <p>Not signed off.</p>
+          )}
+          <p className="hash">
+            Head of the log, event {head?.seq}: {head?.hash}
           </p>
-        )}
-      </article>
+          {signature && (
+            <p>
+              Fingerprint of the key: <b>{fingerprint(signature.publicKey)}</b>
+            </p>
+          )}
+        </article>
+      )}
     </main>
   );
 }

@@ -85,7 +85,7 @@ export function StripSection({ strip }: { readonly strip: StripRecord }): React.
   );
 }
 
-function Rows({
+export function Rows({
   title,
   rows,
 }: {

@@ -1,3 +1,4 @@
+import type { ImportedView } from '@jubb/contract';
 import type { Verification } from '@jubb/core/bench/verify';
 import { useState } from 'react';
 import { api } from '../api/client.ts';
@@ -6,12 +7,26 @@ import { api } from '../api/client.ts';
 export default function VerifyScreen(): React.JSX.Element {
   const [result, setResult] = useState<Verification>();
   const [error, setError] = useState<string>();
-  const read = async (file: File | undefined): Promise<void> => {
+  const [file, setFile] = useState<object>();
+  const [taken, setTaken] = useState<ImportedView>();
+  const take = async (): Promise<void> => {
+    try {
+      setTaken(await api<ImportedView>('records/import', { file }));
+      setError(undefined);
+    } catch (e) {
+      setError(e instanceof Error ? e.message : 'It could not be taken in');
+    }
+  };
+  const read = async (chosen: File | undefined): Promise<void> => {
     setResult(undefined);
     setError(undefined);
-    if (!file) return;
+    setTaken(undefined);
+    setFile(undefined);
+    if (!chosen) return;
     try {
-      setResult(await api<Verification>('records/verify', { file: JSON.parse(await file.text()) as object }));
+      const read = JSON.parse(await chosen.text()) as object;
+      setFile(read);
+      setResult(await api<Verification>('records/verify', { file: read }));
     } catch (e) {
       setError(
         e instanceof SyntaxError ? 'This file is not JSON' : e instanceof Error ? e.message : 'It could not be read',
@@ -21,7 +36,7 @@ export default function VerifyScreen(): React.JSX.Element {
   return (
     <main className="page">
       <h1>Verify a record</h1>
-      <p className="mt-2">Choose a record that was downloaded as JSON. Nothing of it is kept.</p>
+      <p className="mt-2">Choose a record that was downloaded as JSON. Nothing of it is kept until you take it in.</p>
       <input
         type="file"
         accept="application/json,.json"
@@ -52,6 +67,17 @@ export default function VerifyScreen(): React.JSX.Element {
             ))}
           </ul>
           {result.fingerprint && <p>Fingerprint {result.fingerprint}</p>}
+          {result.good && !result.known && !taken && (
+            <button type="button" className="btn-ink" onClick={() => void take()}>
+              Take it in
+            </button>
+          )}
+          {taken && (
+            <p role="status">
+              Taken in: {taken.title}, serial {taken.serial}, job {taken.number} of {taken.workshop}. It stands with the
+              unit of that serial.
+            </p>
+          )}
         </section>
       )}
     </main>

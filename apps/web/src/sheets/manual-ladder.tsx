@@ -1,4 +1,4 @@
-import { emptyBench, opTitle, type BenchState } from '@jubb/core/bench';
+import { emptyBench, opTitle, sideWords, type BenchState } from '@jubb/core/bench';
 import { ladder, type LadderStep, type Sheet } from '@jubb/core/sheet';
 import { LadderDrawing } from '../drawing/ladder-drawing.tsx';
 
@@ -19,9 +19,9 @@ export function ManualLadder({
         <LadderDrawing sheet={sheet} state={state} />
       </div>
       <div>
-        <Side title="Strip" steps={strip} sheet={sheet} />
-        <Side title="Along the bottom" steps={bottom} sheet={sheet} />
-        <Side title="Build" steps={build} sheet={sheet} />
+        <Side title={sideWords('strip')} steps={strip} sheet={sheet} />
+        <Side title={sideWords('bottom')} steps={bottom} sheet={sheet} />
+        <Side title={sideWords('build')} steps={build} sheet={sheet} />
       </div>
     </div>
   );

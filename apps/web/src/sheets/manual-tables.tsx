@@ -1,7 +1,7 @@
 import type { DocumentView } from '@jubb/contract';
 import { convert, formatBand, formatQuantity } from '@jubb/core/quantities';
 import { ReckonError, torqueSanity } from '@jubb/core/reckoners';
-import { stands, type Joint, type Sheet } from '@jubb/core/sheet';
+import { partsOfVariant, type Joint, type Sheet } from '@jubb/core/sheet';
 import { Whose } from '../bench/figure-source.tsx';
 
 interface Props {
@@ -13,7 +13,7 @@ const RENEW = { always: 'always new', inspect: 'looked at', judge: 'judged' } as
 
 /** Everything with a figure or a rule, in tables. */
 export function ManualTables({ sheet, variant, documents }: Props): React.JSX.Element {
-  const used = partsOf(sheet, variant);
+  const used = partsOfVariant(sheet, variant);
   const whose = (from: Parameters<typeof Whose>[0]['from']): React.JSX.Element => (
     <Whose from={from} documents={documents} />
   );
@@ -183,20 +183,6 @@ const stepTitle = (sheet: Sheet, id: string): string => {
   const step = sheet.steps.find((s) => s.id === id);
   return step ? `${step.side} ${step.title.toLowerCase()}` : id;
 };
-
-/** Parts that a variant has: those that no rung of another variant alone names. */
-function partsOf(sheet: Sheet, variant: string | undefined): ReadonlySet<string> {
-  const ofOthers = new Set<string>();
-  const ofThis = new Set<string>();
-  for (const s of sheet.steps) {
-    const into =
-      stands(s.when, { ...(variant === undefined ? {} : { variant }), methods: {}, findings: {} }) === 'no'
-        ? ofOthers
-        : ofThis;
-    for (const o of s.ops) if (o.kind === 'off') for (const p of o.parts) into.add(p.part);
-  }
-  return new Set(Object.keys(sheet.parts).filter((p) => !ofOthers.has(p) || ofThis.has(p)));
-}
 
 /** What `torque-sanity` says of the last torque of a joint. */
 function sanityOf(joint: Joint): string {

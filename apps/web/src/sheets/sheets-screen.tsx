@@ -1,10 +1,12 @@
+import type { MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { queries } from '../api/queries.ts';
+import { TakeIn } from './take-in.tsx';
 
 /** The library: every build sheet by its kind, filtered by typing. */
-export default function SheetsScreen(): React.JSX.Element {
+export default function SheetsScreen({ me }: { readonly me: MeView }): React.JSX.Element {
   const sheets = useQuery(queries.sheets());
   const [typed, setTyped] = useState('');
   if (!sheets.data)
@@ -43,6 +45,7 @@ export default function SheetsScreen(): React.JSX.Element {
           </section>
         ))}
       </div>
+      {me.person.role === 'owner' && <TakeIn />}
     </main>
   );
 }

@@ -1,12 +1,13 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readGoodSheet } from '../sheet/read/index.ts';
-import type { Sheet } from '../sheet/index.ts';
+import type { LadderStep, Op, OpKind, Sheet } from '../sheet/index.ts';
 import {
   canonicalJson,
   decide,
   emptyBench,
   fold,
+  nextMove,
   rehearse,
   sha256Hex,
   type BenchState,
@@ -32,6 +33,7 @@ export function librarySheet(name: string): Sheet {
 export const hubDolly = (): Sheet => readGoodSheet(libraryText('hub-dolly'), 'hub-dolly');
 
 export const person = { id: 'p1', name: 'Una Reith', initials: 'UR' };
+export const secondPerson = { id: 'p2', name: 'Ailsa Brock', initials: 'AB' };
 export const context: DecideContext = {
   drawers: {
     'hub-shims': [
@@ -78,7 +80,7 @@ export class TestBench {
     return {
       id,
       job: 'j1',
-      who: person,
+      who: command.type === 'check-over' ? secondPerson : person,
       at: new Date(Date.UTC(2026, 10, 24, 8, 0, this.count)).toISOString(),
       device: 'bench A',
       command,
@@ -129,3 +131,22 @@ export function booked(sheet: Sheet = hubDolly(), variant: string | null = 'six-
   bench.do(booking(sheet, variant));
   return bench;
 }
+
+/** The operation that is next, with its step. Throws when something else is. */
+export function now(bench: TestBench): { step: LadderStep; op: Op } {
+  const move = nextMove(bench.sheet, bench.state);
+  if (move.kind !== 'op') throw new Error(`no operation is next: ${move.kind}`);
+  return move;
+}
+
+/** Rehearses until an operation of a kind is next, on a step if one is named; answers its id. */
+export function upTo(bench: TestBench, kind: OpKind, step?: string): string {
+  bench.run((_, s) => {
+    const move = nextMove(bench.sheet, s);
+    return move.kind === 'op' && move.op.kind === kind && (step === undefined || move.step.id === step);
+  });
+  return now(bench).op.id;
+}
+
+/** The axle held by clips, booked with its short ratio. */
+export const axle = (): TestBench => booked(librarySheet('axle-clip'), 'short-ratio');

@@ -68,7 +68,7 @@ describe('a whole job', () => {
         })[what],
       finding: (part) => (part === 'cups' ? { finding: 'renew', reason: 'Step to be felt' } : undefined),
       groove: 'yes',
-      choice: () => 'deeper',
+      choice: (m) => (m === 'lip-depth' ? 'deeper' : undefined),
     });
     const record = buildRecord(bench.sheet, bench.state);
     const float = record.comparisons.find((c) => c.title === 'End float')!;
@@ -79,7 +79,7 @@ describe('a whole job', () => {
     });
     expect(record.renewed).toContainEqual({ title: 'Bearing cups', order: 'BD6-144', count: 2 });
     expect(record.renewed.map((r) => r.title)).toContain('Hub seal');
-    expect(record.methods).toEqual([expect.objectContaining({ choice: '1.5 mm deeper' })]);
+    expect(record.methods.map((m) => m.choice)).toEqual(['1.5 mm deeper', 'Trial pack, then by what it gives']);
     const setting = record.settings[0]!;
     expect(setting.rounds.map((r) => r.pack?.value)).toEqual([1.5, 1.32]);
     expect(setting.rounds[1]!.pieces.map((p) => p.value)).toEqual([1.2, 0.12]);

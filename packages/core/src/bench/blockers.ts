@@ -1,7 +1,7 @@
 import { holdWords, opTitle } from './wording.ts';
 import { aidsIn, betweenNow, ladderOf, leadsOff, standingNow, stepDone } from './moves.ts';
 import { jobSheet } from './own.ts';
-import { tighteningState } from './tightening.ts';
+import { tighteningState } from './tightening/index.ts';
 import type { Op, OpKind, Sheet } from '../sheet/index.ts';
 import type { BenchState } from './state.ts';
 
@@ -20,7 +20,12 @@ export type BlockerCode =
   | 'standing-caution'
   | 'on-hold'
   | 'step-open'
-  | 'variant-open';
+  | 'variant-open'
+  | 'test-open'
+  | 'not-renewed'
+  | 'not-worded'
+  | 'yes-missing'
+  | 'second-person';
 
 /** One thing that stands between a job and its signature. */
 export interface Blocker {
@@ -74,7 +79,7 @@ export function blockers(pinned: Sheet, state: BenchState): readonly Blocker[] {
     if (t.unanswered) {
       out.push({
         code: 'pull-unanswered',
-        says: `${joint.title}: fastener ${t.unanswered.bolt} was pulled too high`,
+        says: `${joint.title}: fastener ${t.unanswered.bolt} ${t.unanswered.verdict === 'high' ? 'was pulled too high' : 'turned oddly'}`,
         clears: 'Say what was done about it, and pull it again',
         op,
       });
@@ -133,12 +138,47 @@ export function blockers(pinned: Sheet, state: BenchState): readonly Blocker[] {
     const left = step.ops.find((o) => state.done[o.id] === undefined);
     if (left && out.some((b) => b.op === left.id)) continue;
     out.push({
-      code: left?.kind === 'set' ? 'setting-open' : left?.kind === 'judge' ? 'finding-due' : 'step-open',
+      code:
+        left?.kind === 'set'
+          ? 'setting-open'
+          : left?.kind === 'judge'
+            ? 'finding-due'
+            : left?.kind === 'test'
+              ? 'test-open'
+              : 'step-open',
       says: left ? `${step.title}: ${opTitle(sheet, left)}, not done` : `${step.title}: a finding is due`,
       clears: 'Do it',
       op: left?.id,
     });
   }
+  for (const joint of Object.values(sheet.joints))
+    if (state.joints[joint.id]?.usedUp)
+      out.push({
+        code: 'not-renewed',
+        says: `${joint.title}: its one-time fasteners were pulled once already`,
+        clears: 'Fit new ones, and pull them',
+        op: opFor('tighten', (o) => o.kind === 'tighten' && o.joint === joint.id),
+      });
+  for (const [part, finding] of Object.entries(state.findings))
+    if (finding === 'watch' && !state.deferrals[part]?.words.trim())
+      out.push({
+        code: 'not-worded',
+        says: `${sheet.parts[part]?.title ?? part} is left to be watched, and nothing says what for`,
+        clears: 'Say what to look at next time',
+      });
+  const quote = state.quotes.at(-1);
+  if (quote && !quote.answer)
+    out.push({
+      code: 'yes-missing',
+      says: `Quote ${quote.version} is not answered`,
+      clears: 'Get the yes, and record it',
+    });
+  if (sheet.handOver?.secondPerson && !state.checked && out.length === 0)
+    out.push({
+      code: 'second-person',
+      says: 'A second person has not looked it over',
+      clears: 'Another person signs in and looks it over',
+    });
   if (sheet.variants.length > 0 && state.variant === undefined)
     out.push({ code: 'variant-open', says: 'The variant is not known', clears: 'Measure and say which' });
   return out;

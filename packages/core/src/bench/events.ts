@@ -2,6 +2,13 @@ import type { Quantity } from '../quantities/index.ts';
 import type { WorkingLine } from '../reckoners/index.ts';
 import type { Finding, SideName } from '../sheet/index.ts';
 import type { Verdict } from '../reckoners/index.ts';
+import type { JudgePayloads } from './judge-events.ts';
+import type { MeasureOutcome } from './measuring/figures.ts';
+import type { PartsPayloads } from './parts-events.ts';
+import type { ProvePayloads } from './prove-events.ts';
+import type { Proof } from './proving/run.ts';
+import type { PullPayloads } from './pull-events.ts';
+import type { QuotePayloads } from './quote-events.ts';
 import type { StripPayloads } from './strip-events.ts';
 
 /** Whose hands. */
@@ -18,23 +25,14 @@ export interface InstrumentFacts {
   /** Expanded uncertainty, k = 2. */
   readonly uncertainty?: Quantity;
   readonly simulated: boolean;
+  /** What kind it is, and for a wrench from where to where it may be used, N·m; left out by older benches. */
+  readonly kind?: string;
+  readonly rangeNm?: { readonly min: number; readonly max: number };
 }
 export type HowRead = 'instrument' | 'hand';
 
 export const holdReasons = ['parts', 'yes', 'cure', 'helper', 'tool', 'decision', 'day-end'] as const;
 export type HoldReason = (typeof holdReasons)[number];
-
-/** How the wrench was held to the fastener; lengths in mm, angle in degrees. */
-export interface WrenchRig {
-  readonly wrenchLengthMm?: number;
-  readonly extensionMm: number;
-  readonly extensionAngleDeg: number;
-}
-
-/** One sample of a pull: turn in degrees, torque at the wrench in N·m. */
-export type TracePoint = readonly [angleDeg: number, torqueNm: number];
-
-export type PullVerdict = 'within' | 'low' | 'high';
 
 /** Mean of repeated readings with its uncertainty and what it was judged to be. */
 export interface ReadingResult {
@@ -45,7 +43,8 @@ export interface ReadingResult {
 }
 
 /** Payload of every event, by type. An event is a fact: what was decided is stored, never decided again. */
-export interface EventPayloads extends StripPayloads {
+export interface EventPayloads
+  extends StripPayloads, JudgePayloads, PartsPayloads, QuotePayloads, PullPayloads, ProvePayloads {
   'job-booked': {
     readonly number: number;
     readonly customer: { readonly id: string; readonly name: string };
@@ -72,8 +71,10 @@ export interface EventPayloads extends StripPayloads {
     readonly kind: string;
     readonly note?: string;
     readonly answer?: 'yes' | 'no';
-    /** Of rework: the look after it and the debris, each ticked. */
+    /** Of rework: the look after it and the debris, each ticked; of a part that is home, what told it. */
     readonly ticks?: readonly string[];
+    /** Of a bleed: clean strokes in a row. */
+    readonly strokes?: number;
   };
   'aid-fitted': { readonly op: string; readonly aid: string };
   'aid-removed': { readonly op: string; readonly aid: string };
@@ -98,12 +99,18 @@ export interface EventPayloads extends StripPayloads {
     readonly count: number;
     readonly renewed: boolean;
     readonly how: 'place' | 'press' | 'seal' | 'reconnect';
+    /** What told that it is home. */
+    readonly told?: string;
   };
+  /** A new part with a mark on it went into the bin. */
+  'part-binned': { readonly op: string; readonly part: string; readonly why: string };
   'reading-taken': {
     readonly op: string;
-    readonly subject: 'measure' | 'setting' | 'test';
+    /** `process`: how hot a part is, how hard it is pressed. */
+    readonly subject: 'measure' | 'setting' | 'test' | 'process';
     readonly id: string;
-    readonly moment: 'as-found' | 'trial' | 'confirm' | 'measure' | 'now';
+    /** `depth`: one of the depths that a pack is reckoned from. */
+    readonly moment: 'as-found' | 'trial' | 'confirm' | 'measure' | 'now' | 'depth';
     /** Place on the part, for a measure with several. */
     readonly where: string | null;
     readonly value: Quantity;
@@ -111,9 +118,23 @@ export interface EventPayloads extends StripPayloads {
     readonly instrument: InstrumentFacts | null;
     /** Present once there are readings enough to judge by. */
     readonly result: ReadingResult | null;
+    /** How warm a winding was when it was read. */
+    readonly temperature?: Quantity;
+    /** What the whole measure says, once every place is read. */
+    readonly outcome?: MeasureOutcome;
+    /** Of a test on a stand: the run, and what else it said. */
+    readonly proof?: Proof;
   };
   'sense-answered': { readonly op: string; readonly ask: string; readonly answer: 'yes' | 'no' };
-  'finding-made': { readonly op: string; readonly part: string; readonly finding: Finding; readonly reason: string };
+  'finding-made': {
+    readonly op: string;
+    readonly part: string;
+    readonly finding: Finding;
+    readonly reason: string;
+    /** What the sheet and the readings advised; absent in older logs, null when they could not tell. */
+    readonly advised?: Finding | null;
+    readonly says?: readonly string[];
+  };
   'method-chosen': { readonly op: string; readonly method: string; readonly choice: string; readonly why: string };
   'pack-fitted': {
     readonly op: string;
@@ -124,6 +145,8 @@ export interface EventPayloads extends StripPayloads {
     readonly predicted: Quantity;
     readonly uncertainty: Quantity;
     readonly working: readonly WorkingLine[];
+    /** Not out of the drawer: bought for it, or ground from another. */
+    readonly made?: string;
   };
   'setting-confirmed': {
     readonly op: string;
@@ -132,34 +155,6 @@ export interface EventPayloads extends StripPayloads {
     readonly uncertainty: Quantity;
     readonly verdict: Verdict;
   };
-  'bolt-pulled': {
-    readonly op: string;
-    readonly joint: string;
-    readonly stage: number;
-    readonly bolt: number;
-    /** What the wrench showed. */
-    readonly reading: Quantity;
-    /** What that is at the fastener. */
-    readonly torque: Quantity;
-    readonly window: { readonly low: Quantity; readonly high: Quantity };
-    readonly rig: WrenchRig;
-    readonly verdict: PullVerdict;
-    readonly percentOfYield: number | null;
-    readonly advice: 'none' | 'pull-again' | 'slacken' | 'renew';
-    readonly turnedDeg: number | null;
-    readonly trace: readonly TracePoint[];
-    readonly how: HowRead;
-    readonly instrument: InstrumentFacts | null;
-  };
-  'pull-answered': {
-    readonly op: string;
-    readonly joint: string;
-    readonly stage: number;
-    readonly bolt: number;
-    readonly answer: 'slackened' | 'renewed';
-    readonly note?: string;
-  };
-  'joint-tightened': { readonly op: string; readonly joint: string; readonly fastener: string; readonly count: number };
   'rung-done': { readonly step: string; readonly side: SideName };
   held: { readonly hold: string; readonly why: HoldReason; readonly note: string };
   'hold-cleared': { readonly hold: string; readonly note?: string };

@@ -1,3 +1,4 @@
+import { unreachable } from '../records.ts';
 import type { JobEvent } from './events.ts';
 import type { BenchState, Stamp, Timer } from './state.ts';
 import type { StripPayloads } from './strip-events.ts';
@@ -110,10 +111,15 @@ export function evolveStrip(state: BenchState, event: StripEvent, stamp: Stamp):
       return next;
     }
     case 'setting-adjusted': {
-      const { setting, note } = event.payload;
+      const { setting, op, ...how } = event.payload;
       const before = state.settings[setting] ?? { rounds: [] };
-      const rounds = [...before.rounds, { adjusted: { note, ...stamp }, readings: [] }];
-      return { ...state, settings: { ...state.settings, [setting]: { ...before, rounds } } };
+      const rounds = [...before.rounds, { adjusted: { ...how, ...stamp }, readings: [] }];
+      return {
+        ...state,
+        settings: { ...state.settings, [setting]: { ...before, rounds } },
+        // What was felt before it was moved says nothing of it now.
+        answers: op in state.answers ? without(state.answers, op) : state.answers,
+      };
     }
     case 'unit-said': {
       const { joint, unit, reason } = event.payload;
@@ -139,7 +145,7 @@ export function evolveStrip(state: BenchState, event: StripEvent, stamp: Stamp):
       return { ...rest, off, place: event.payload.to, resumed: [...state.resumed, { ...event.payload, ...stamp }] };
     }
     default:
-      return unknownEvent(event);
+      return unreachable('an event of an unknown type', event);
   }
 }
 
@@ -162,8 +168,4 @@ function evolveCounted(state: BenchState, event: Extract<JobEvent, { type: 'coun
     uncounted: part in state.uncounted ? without(state.uncounted, part) : state.uncounted,
     off: moment === 'tray' && lying ? { ...state.off, [part]: { ...lying, count } } : state.off,
   };
-}
-
-function unknownEvent(event: never): never {
-  throw new Error(`an event of an unknown type: ${JSON.stringify(event)}`);
 }

@@ -1,15 +1,17 @@
-import type { JobEvent } from './events.ts';
+import type { EventPayloads, JobEvent } from './events.ts';
 import {
   emptyBench,
   eventsOf,
   type BenchState,
+  type JointState,
+  type PartLineState,
   type Pull,
   type SettingRound,
   type SettingState,
   type Stamp,
 } from './state.ts';
 import { evolveStrip } from './evolve-strip.ts';
-import { settled, takeFromTray } from './tray.ts';
+import { settled, takeFromTray, without } from './tray.ts';
 
 /**
  * Folds one event into the state. Pure; throws only for an event type that this version does not know.
@@ -122,10 +124,21 @@ function apply(state: BenchState, event: JobEvent): BenchState {
           : state.renewed,
       };
     }
+    case 'part-binned':
+      return usedUp(state, event.payload.part);
+    case 'checked-over':
+      return { ...state, checked: stamp };
+    case 'led-back':
+      return ledBack(state, event.payload, stamp);
     case 'reading-taken': {
       const reading = { ...event.payload, ...stamp };
       const next = { ...state, readings: [...state.readings, reading] };
-      if (event.payload.subject !== 'setting' || event.payload.moment === 'as-found') return next;
+      if (
+        event.payload.subject !== 'setting' ||
+        event.payload.moment === 'as-found' ||
+        event.payload.moment === 'depth'
+      )
+        return next;
       return withSetting(next, event.payload.id, (s) => ({
         ...s,
         rounds: replaceLast(s.rounds, (r) => ({
@@ -146,8 +159,55 @@ function apply(state: BenchState, event: JobEvent): BenchState {
     case 'finding-made':
       return {
         ...state,
+        // What is found otherwise later is no deferral any more.
+        deferrals:
+          event.payload.part in state.deferrals && event.payload.finding !== 'watch'
+            ? without(state.deferrals, event.payload.part)
+            : state.deferrals,
         findings: { ...state.findings, [event.payload.part]: event.payload.finding },
         findingNotes: { ...state.findingNotes, [event.payload.part]: { ...event.payload, ...stamp } },
+      };
+    case 'measure-reopened':
+      return { ...state, done: without(state.done, event.payload.op) };
+    case 'cause-found':
+      return {
+        ...state,
+        ...done(event.payload.op),
+        causes: { ...state.causes, [event.payload.cause]: { ...event.payload, ...stamp } },
+      };
+    case 'deferral-made':
+      return { ...state, deferrals: { ...state.deferrals, [event.payload.part]: { ...event.payload, ...stamp } } };
+    case 'parts-ordered': {
+      const { order, lines } = event.payload;
+      const added = lines.map((l): [string, PartLineState] => [
+        l.line,
+        { ...l, order, status: 'ordered', missing: [], ordered: stamp, sentBack: [] },
+      ]);
+      return { ...state, partLines: { ...state.partLines, ...Object.fromEntries(added) } };
+    }
+    case 'part-arrived': {
+      const { line, missing } = event.payload;
+      return withLine(state, line, (l) => ({ ...l, status: 'arrived', arrived: stamp, missing }));
+    }
+    case 'part-sent-back': {
+      const { line, why } = event.payload;
+      return withLine(state, line, ({ arrived: _gone, ...l }) => ({
+        ...l,
+        status: 'ordered',
+        missing: [],
+        sentBack: [...l.sentBack, { why, ...stamp }],
+      }));
+    }
+    case 'line-cancelled':
+      return withLine(state, event.payload.line, (l) => ({ ...l, status: 'cancelled' }));
+    case 'quote-made':
+      return { ...state, quotes: [...state.quotes, { ...event.payload, ...stamp }] };
+    case 'quote-answered':
+      return {
+        ...state,
+        quotes: state.quotes.map((q) =>
+          q.version === event.payload.version ? { ...q, answer: { ...event.payload, ...stamp } } : q,
+        ),
       };
     case 'method-chosen':
       return {
@@ -156,10 +216,13 @@ function apply(state: BenchState, event: JobEvent): BenchState {
         methods: { ...state.methods, [event.payload.method]: event.payload.choice },
       };
     case 'pack-fitted':
-      return withSetting(state, event.payload.setting, (s) => ({
-        ...s,
-        rounds: [...s.rounds, { fitted: { ...event.payload, ...stamp }, readings: [] }],
-      }));
+      return {
+        ...withSetting(state, event.payload.setting, (s) => ({
+          ...s,
+          rounds: [...s.rounds, { fitted: { ...event.payload, ...stamp }, readings: [] }],
+        })),
+        answers: event.payload.op in state.answers ? without(state.answers, event.payload.op) : state.answers,
+      };
     case 'setting-confirmed':
       return {
         ...withSetting(state, event.payload.setting, (s) => ({ ...s, confirmed: { ...event.payload, ...stamp } })),
@@ -170,7 +233,10 @@ function apply(state: BenchState, event: JobEvent): BenchState {
     case 'pull-answered': {
       const { joint, stage, bolt, answer } = event.payload;
       const next = withJoint(state, joint, (pulls) =>
-        pulls.map((p) => (p.stage === stage && p.bolt === bolt && !p.void ? { ...p, void: true, answer } : p)),
+        pulls.map((p) =>
+          // What was looked at and found good stands; anything else is pulled again.
+          p.stage === stage && p.bolt === bolt && !p.void ? { ...p, void: answer !== 'accepted', answer } : p,
+        ),
       );
       if (answer !== 'renewed') return next;
       const fastener = `${joint}#${bolt}`;
@@ -189,6 +255,24 @@ function apply(state: BenchState, event: JobEvent): BenchState {
         off: takeFromTray(state.off, fastener, count),
         between: settled(state.between, `joint:${joint}`),
       };
+    }
+    case 'running-measured':
+      return withJointState(state, event.payload.joint, (j) => ({ ...j, running: { ...event.payload, ...stamp } }));
+    case 'joint-loosened': {
+      const { joint, usedUp } = event.payload;
+      const left = withJointState(state, joint, ({ tightened: _gone, running: _measured, ...j }) => ({
+        ...j,
+        pulls: j.pulls.map((p) => ({ ...p, void: true })),
+        ...(usedUp ? { usedUp: true } : {}),
+      }));
+      const ops = new Set(state.joints[joint]?.pulls.map((p) => p.op));
+      return { ...left, done: Object.fromEntries(Object.entries(left.done).filter(([op]) => !ops.has(op))) };
+    }
+    case 'fasteners-renewed': {
+      const { joint, fastener, count } = event.payload;
+      const next = withJointState(state, joint, ({ usedUp: _gone, ...j }) => j);
+      const before = next.renewed[fastener]?.count ?? 0;
+      return { ...next, renewed: { ...next.renewed, [fastener]: { count: before + count, ...stamp } } };
     }
     case 'rung-done':
       return { ...state, steps: { ...state.steps, [event.payload.step]: stamp } };
@@ -238,9 +322,54 @@ function atBooking(state: BenchState): BenchState {
   return identified.length === 0 ? state : { ...state, identified, orders };
 }
 
+/** What came for a part is used up: the list asks for another. */
+function usedUp(state: BenchState, part: string): BenchState {
+  const next = { ...state, binned: { ...state.binned, [part]: (state.binned[part] ?? 0) + 1 } };
+  const line = Object.values(state.partLines).findLast(
+    (l) => l.status === 'arrived' && l.parts.includes(part) && !l.missing.includes(part),
+  );
+  return line ? withLine(next, line.line, (l) => ({ ...l, missing: [...l.missing, part] })) : next;
+}
+
+/** Opens what a failed test leads back to; everything else stays as it is. */
+function ledBack(state: BenchState, payload: EventPayloads['led-back'], stamp: Stamp): BenchState {
+  const ops = new Set(payload.ops);
+  const keep = <T>(record: Readonly<Record<string, T>>, gone: (key: string, value: T) => boolean): Record<string, T> =>
+    Object.fromEntries(Object.entries(record).filter(([key, value]) => !gone(key, value)));
+  const parts = new Set(payload.parts);
+  let next: BenchState = {
+    ...state,
+    done: keep(state.done, (op) => ops.has(op)),
+    answers: keep(state.answers, (op) => ops.has(op)),
+    steps: keep(state.steps, (step) => payload.steps.includes(step)),
+    findings: keep(state.findings, (part) => parts.has(part)),
+    findingNotes: keep(state.findingNotes, (part) => parts.has(part)),
+    timers: keep(state.timers, (_, t) => t.op !== null && ops.has(t.op)),
+    marks: Object.fromEntries(
+      Object.entries(state.marks).map(([id, m]) => [id, payload.marks.includes(id) ? { made: m.made } : m]),
+    ),
+    reopened: { ...state.reopened, ...Object.fromEntries(payload.ops.map((op) => [op, stamp.seq])) },
+    ledBack: [...state.ledBack, { ...payload, ...stamp }],
+    // What was looked over is no longer what stands there.
+    checked: undefined,
+  };
+  for (const id of payload.settings)
+    next = withSetting(next, id, ({ confirmed: _gone, ...s }) => ({ ...s, rounds: [...s.rounds, { readings: [] }] }));
+  return payload.again.reduce(usedUp, next);
+}
+
+function withLine(state: BenchState, id: string, change: (line: PartLineState) => PartLineState): BenchState {
+  const line = state.partLines[id];
+  return line ? { ...state, partLines: { ...state.partLines, [id]: change(line) } } : state;
+}
+
 function withSetting(state: BenchState, id: string, change: (s: SettingState) => SettingState): BenchState {
   const before: SettingState = state.settings[id] ?? { rounds: [{ readings: [] }] };
   return { ...state, settings: { ...state.settings, [id]: change(before) } };
+}
+
+function withJointState(state: BenchState, id: string, change: (j: JointState) => JointState): BenchState {
+  return { ...state, joints: { ...state.joints, [id]: change(state.joints[id] ?? { pulls: [] }) } };
 }
 
 function withJoint(state: BenchState, id: string, change: (pulls: readonly Pull[]) => readonly Pull[]): BenchState {

@@ -12,10 +12,7 @@ export {
   type JobEvent,
   type LoggedEvent,
   type Person,
-  type PullVerdict,
   type ReadingResult,
-  type TracePoint,
-  type WrenchRig,
 } from './events.ts';
 export { evolve, fold } from './evolve.ts';
 export {
@@ -35,7 +32,9 @@ export {
   type JobStage,
   type NextMove,
 } from './moves.ts';
-export { advisePack, drawerWithPackOut, packIn, predict, type PackAdvice } from './packs.ts';
+export * from './proving/index.ts';
+export { readingsOf } from './readings-of.ts';
+export * from './setting/index.ts';
 export { buildRecord, type Comparison, type JobRecord } from './record.ts';
 export type { Refusal, RefusalCode } from './refusal.ts';
 export { meanOfReadings } from './repeats.ts';
@@ -44,6 +43,8 @@ export {
   eventsOf,
   type BenchState,
   type Hold,
+  type PartLineState,
+  type QuoteState,
   type Pull,
   type Reading,
   type SettingRound,
@@ -51,19 +52,44 @@ export {
   type Stamp,
   type Timer,
 } from './state.ts';
-export {
-  orderOf,
-  shareOfYield,
-  tighteningState,
-  torqueAtFastener,
-  windowOf,
-  type TighteningState,
-} from './tightening.ts';
+export * from './tightening/index.ts';
+export { pullAnswers, type PullAnswer, type PullVerdict, type TracePoint, type WrenchRig } from './pull-events.ts';
 export { jobSheet } from './own.ts';
 export { returnSheet, trays, type ReturnSheet } from './return-sheet.ts';
 export { timerKinds, type OwnThing, type TimerKind } from './strip-events.ts';
 export type { StripRecord } from './strip-record.ts';
 export { aheadNow, minutesToRun, timerHasRun, timerOf, timersRunning, type AheadNow } from './timers.ts';
-export { tell } from './decide/strip.ts';
-export { holdWords, minutesWords, opTitle } from './wording.ts';
+export { MOST_OF_A_PART } from './decide/counts.ts';
+export { tell } from './decide/identify.ts';
+export { goesBackNew } from './renewal.ts';
+export { answersThatStand, variantsLeft } from './which.ts';
+export { holdWords, minutesWords, opTitle, sideWords } from './wording.ts';
 export { rehearse, type RehearsalFigures } from './rehearsal.ts';
+export { absurd } from './measuring/absurd.ts';
+export { adviseFinding, readingWords, type FindingAdvice } from './measuring/advice.ts';
+export { causeEvidence, type Evidence } from './measuring/evidence.ts';
+export { measureOutcome, type MeasureFigure, type MeasureOutcome } from './measuring/figures.ts';
+export {
+  gaugeKinds,
+  gaugesFor,
+  kindOfGauge,
+  wouldDecide,
+  type Gauge,
+  type GaugeAdvice,
+  type GaugeKind,
+  type WouldDecide,
+} from './measuring/gauges.ts';
+export { placesLeft, placesRead, standsAt, type PlaceRead } from './measuring/places.ts';
+export type { OrderedLine } from './parts-events.ts';
+export { answerHows, quoteAnswers, type QuoteLine, type QuoteOption, type QuotePayloads } from './quote-events.ts';
+export { agreedMinor, hoursMinor, quoteInForce, roundMinor, taxMinor, withTax, type MoneySettings } from './money.ts';
+export * from './fitting.ts';
+export { kitsAwaited, partsOnOrder, wantingFor, type KitAwaited, type Wanting } from './part-lines.ts';
+export { billOf, quoteStands, type Bill } from './bill.ts';
+export { workedMinutes, type Worked } from './worked.ts';
+export type { DeskRecord } from './desk-record.ts';
+export { lookAgainDay } from './look-again.ts';
+export { plainRecord, type PlainRecord } from './plain-record.ts';
+export { meanInterval, shareInterval, type Interval } from './quality.ts';
+export { recordCsv } from './record-csv.ts';
+export type { ProveRecord } from './prove-record.ts';

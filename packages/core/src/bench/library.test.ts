@@ -7,7 +7,7 @@ import { aidsIn, betweenNow, blockers, leadsOff, stageOf } from './index.ts';
 const findingsOf = (sheet: Sheet): string[] => [
   ...new Set(sheet.steps.flatMap((s) => s.ops.flatMap((o) => (o.kind === 'judge' ? o.parts : [])))),
 ];
-/** Random choices for a sheet: any variant, any method, any finding. */
+/** Random choices for a sheet: one of its variants, a choice of each method, a finding for each part judged. */
 const choicesOf = (sheet: Sheet): fc.Arbitrary<LadderChoices & { variant: string }> =>
   fc.record({
     variant: fc.constantFrom(...sheet.variants.map((v) => v.id)),

@@ -171,7 +171,7 @@ export function betweenNow(
     ...Object.entries(state.between).map(([key, b]) => ({
       key,
       title: (b.joint === undefined ? sheet.parts[b.part ?? '']?.title : sheet.joints[b.joint]?.title) ?? key,
-      state: words[b.state] ?? b.state,
+      state: b.part !== undefined && b.state === 'started' ? 'pressed half way' : (words[b.state] ?? b.state),
       ...(b.note === undefined ? {} : { note: b.note }),
     })),
   ];

@@ -1,3 +1,4 @@
+import { mapValues, unreachable } from '../records.ts';
 import { assumedWindow, type Joint, type Op, type OpBody, type Part, type Sheet, type Step } from '../sheet/index.ts';
 import type { BenchState } from './state.ts';
 import type { OwnThing } from './strip-events.ts';
@@ -5,6 +6,8 @@ import type { OwnThing } from './strip-events.ts';
 const pinnedOf = new WeakMap<Sheet, Sheet>();
 const derived = new WeakMap<Sheet, Map<string, Sheet>>();
 const byState = new WeakMap<BenchState, { readonly pinned: Sheet; readonly sheet: Sheet }>();
+/** Each way of a rung that nobody timed: a rough guess for the promise, common practice. */
+const SURPRISE_MINUTES = 5;
 /** Derived sheets kept of one pinned sheet. */
 const KEPT = 50;
 
@@ -93,12 +96,8 @@ function withOwn(sheet: Sheet, own: OwnThing): Sheet {
       });
     }
     default:
-      return unknownOwn(own);
+      return unreachable('a thing of a job of an unknown kind', own);
   }
-}
-
-function unknownOwn(own: never): never {
-  throw new Error(`a thing of a job of an unknown kind: ${JSON.stringify(own)}`);
 }
 
 type OwnOp =
@@ -127,7 +126,7 @@ function withRung(sheet: Sheet, own: Extract<OwnThing, { kind: 'rung' }>): Sheet
     title: own.title,
     group: sheet.steps[at]?.group,
     when: [],
-    minutes: 5,
+    minutes: SURPRISE_MINUTES,
     tools: [],
     ahead: [],
     after: [],
@@ -170,8 +169,4 @@ function withRung(sheet: Sheet, own: Extract<OwnThing, { kind: 'rung' }>): Sheet
     parts: { ...sheet.parts, ...parts },
     steps: [...sheet.steps.slice(0, place), ...added, ...sheet.steps.slice(place)],
   };
-}
-
-function mapValues<A, B>(from: Readonly<Record<string, A>>, make: (value: A) => B): Record<string, B> {
-  return Object.fromEntries(Object.entries(from).map(([k, v]) => [k, make(v)]));
 }

@@ -2,9 +2,11 @@ import { currentSheet, type Finding, type FigureSource, type Sheet } from '../sh
 import type { WorkingLine } from '../reckoners/index.ts';
 import type { Band, Quantity } from '../quantities/index.ts';
 import { jobSheet } from './own.ts';
+import { deskRecord, type DeskRecord } from './desk-record.ts';
+import { proveRecord, type ProveRecord } from './prove-record.ts';
 import { stripRecord, type StripRecord } from './strip-record.ts';
 import { ladderOf } from './moves.ts';
-import { orderOf } from './tightening.ts';
+import { orderOf } from './tightening/index.ts';
 import type { BenchState, Pull, Reading, Stamp } from './state.ts';
 
 /** A test or setting as it was when the unit came, and as it is now. */
@@ -49,6 +51,8 @@ export interface JobRecord {
       readonly pack?: Quantity;
       readonly pieces: readonly Quantity[];
       readonly readings: readonly Reading[];
+      /** What was moved before these readings. */
+      readonly moved?: string;
       readonly mean?: Quantity;
       readonly verdict?: string;
     }[];
@@ -88,6 +92,10 @@ export interface JobRecord {
   readonly handedOver?: Stamp & { readonly to: string };
   /** Since record form 2: what the strip side, the shelf and the waits left in the log. */
   readonly strip: StripRecord;
+  /** Since record form 3: causes, deferrals, derived figures, parts and quotes. */
+  readonly desk: DeskRecord;
+  /** Since record form 4: what the stands said, ways back, who looked it over, what to do next. */
+  readonly proving: ProveRecord;
 }
 
 /** Builds the record of a booked job. @throws Error when the job is not booked */
@@ -151,6 +159,7 @@ export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
           pack: r.fitted?.pack ?? setting.shims?.trial,
           pieces: r.fitted?.pieces ?? [],
           readings: r.readings,
+          ...(r.adjusted ? { moved: r.adjusted.note } : {}),
           mean: r.result?.mean,
           verdict: r.result?.verdict,
         })),
@@ -206,6 +215,8 @@ export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
     signed: state.signed,
     handedOver: state.handedOver,
     strip: stripRecord(sheet, state),
+    desk: deskRecord(sheet, state),
+    proving: proveRecord(sheet, state),
   };
 }
 

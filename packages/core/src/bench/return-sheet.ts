@@ -2,7 +2,7 @@ import { ladderOf, aidsIn, betweenNow, leadsOff, nextMove, standingNow, stepDone
 import { jobSheet } from './own.ts';
 import type { BenchState, Hold, Timer } from './state.ts';
 import { timersRunning } from './timers.ts';
-import { opTitle } from './wording.ts';
+import { opTitle, sideWords } from './wording.ts';
 import type { Sheet } from '../sheet/index.ts';
 
 /** All that the next hands must know before they touch a unit that stood on the shelf. */
@@ -41,8 +41,6 @@ export interface ReturnSheet {
   readonly parked?: BenchState['parked'];
 }
 
-const SIDE = { strip: 'Strip', bottom: 'Along the bottom', build: 'Build' } as const;
-
 /** Builds the return sheet of a job as it stands. */
 export function returnSheet(pinned: Sheet, state: BenchState): ReturnSheet {
   const sheet = jobSheet(pinned, state);
@@ -51,7 +49,7 @@ export function returnSheet(pinned: Sheet, state: BenchState): ReturnSheet {
   return {
     at:
       move.kind === 'op'
-        ? `${SIDE[move.step.side]}, ${move.place} of ${move.of}: ${move.step.title}`
+        ? `${sideWords(move.step.side)}, ${move.place} of ${move.of}: ${move.step.title}`
         : move.kind === 'which'
           ? 'It waits for which one it is'
           : 'Every step is done',

@@ -1,5 +1,7 @@
 import type { BetweenKind, Finding } from '../sheet/index.ts';
-import type { OwnThing } from './strip-events.ts';
+import type { OrderedLine } from './parts-events.ts';
+import type { PullAnswer } from './pull-events.ts';
+import type { Adjustment, OwnThing } from './strip-events.ts';
 import type { EventPayloads, HoldReason, JobEvent, Person, ReadingResult } from './events.ts';
 
 /** When something was done, by whom, and the event that says so. */
@@ -9,15 +11,14 @@ export interface Stamp {
   readonly by: Person;
 }
 export type Reading = EventPayloads['reading-taken'] & Stamp;
-export type Pull = EventPayloads['bolt-pulled'] &
-  Stamp & { readonly answer?: 'slackened' | 'renewed'; readonly void: boolean };
+export type Pull = EventPayloads['bolt-pulled'] & Stamp & { readonly answer?: PullAnswer; readonly void: boolean };
 
 /** One trial of a setting: a pack in, and what was read with it. */
 export interface SettingRound {
   /** Absent in the first round: the sheet's trial pack is in. */
   readonly fitted?: EventPayloads['pack-fitted'] & Stamp;
   /** What was moved before these readings, for a setting without shims. */
-  readonly adjusted?: Stamp & { readonly note: string };
+  readonly adjusted?: Stamp & Adjustment;
   readonly readings: readonly Reading[];
   readonly result?: ReadingResult;
 }
@@ -29,6 +30,10 @@ export interface JointState {
   readonly undone?: Stamp;
   readonly pulls: readonly Pull[];
   readonly tightened?: Stamp;
+  /** What it takes to turn a self-locking nut before it seats. */
+  readonly running?: EventPayloads['running-measured'] & Stamp;
+  /** Loosened after it was pulled, and its one-time fasteners not yet renewed. */
+  readonly usedUp?: boolean;
   /** Fasteners left in on purpose until the part is free. */
   readonly left?: number;
 }
@@ -54,6 +59,17 @@ export interface Timer extends Stamp {
   readonly due: string;
   readonly ended?: Stamp & { readonly early: string | null };
 }
+export interface PartLineState extends OrderedLine {
+  readonly order: string;
+  readonly status: 'ordered' | 'arrived' | 'cancelled';
+  readonly missing: readonly string[];
+  readonly ordered: Stamp;
+  readonly arrived?: Stamp;
+  /** Each time that the wrong one came. */
+  readonly sentBack: readonly ({ readonly why: string } & Stamp)[];
+}
+export type QuoteState = EventPayloads['quote-made'] &
+  Stamp & { readonly answer?: EventPayloads['quote-answered'] & Stamp };
 export interface Hold extends Stamp {
   readonly id: string;
   readonly why: HoldReason;
@@ -118,17 +134,30 @@ export interface BenchState {
   /** Joint id → the unit that someone said the sheet's bare figure is in. */
   readonly units: Readonly<Record<string, { readonly unit: string; readonly reason: string } & Stamp>>;
   readonly notes: readonly (EventPayloads['noted'] & Stamp)[];
+  readonly causes: Readonly<Record<string, EventPayloads['cause-found'] & Stamp>>;
+  /** Part id → why it is left as it is, to be looked at next time. */
+  readonly deferrals: Readonly<Record<string, EventPayloads['deferral-made'] & Stamp>>;
+  /** Order lines by their id. */
+  readonly partLines: Readonly<Record<string, PartLineState>>;
+  readonly quotes: readonly QuoteState[];
   readonly lessons: readonly (EventPayloads['lesson-filed'] & Stamp)[];
   readonly photos: readonly (EventPayloads['photo-added'] & Stamp)[];
   /** Set while the unit stands on the shelf: hands off until somebody resumes. */
   readonly parked?: EventPayloads['parked'] & Stamp;
   readonly resumed: readonly (EventPayloads['resumed'] & Stamp)[];
   readonly renewed: Readonly<Record<string, { readonly count: number } & Stamp>>;
+  /** New parts that went into the bin before they went in: they are bought again. */
+  readonly binned: Readonly<Record<string, number>>;
   readonly readings: readonly Reading[];
+  /** Op id → the event that opened it again: what was read for it before counts no more. */
+  readonly reopened: Readonly<Record<string, number>>;
+  /** Each time that a failed test led back. */
+  readonly ledBack: readonly (EventPayloads['led-back'] & Stamp)[];
   readonly answers: Readonly<Record<string, { readonly ask: string; readonly answer: 'yes' | 'no' } & Stamp>>;
   readonly settings: Readonly<Record<string, SettingState>>;
   readonly holds: readonly Hold[];
   readonly place?: string;
+  readonly checked?: Stamp;
   readonly signed?: Stamp;
   readonly handedOver?: Stamp & { readonly to: string; readonly note?: string };
   readonly history: History | undefined;
@@ -163,11 +192,18 @@ export function emptyBench(job: string): BenchState {
     own: [],
     units: {},
     notes: [],
+    partLines: {},
+    quotes: [],
+    causes: {},
+    deferrals: {},
     lessons: [],
     photos: [],
     resumed: [],
     renewed: {},
+    binned: {},
     readings: [],
+    reopened: {},
+    ledBack: [],
     answers: {},
     settings: {},
     holds: [],

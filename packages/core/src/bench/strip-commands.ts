@@ -1,5 +1,5 @@
 import type { HoldReason } from './events.ts';
-import type { TimerKind } from './strip-events.ts';
+import type { Adjustment, TimerKind } from './strip-events.ts';
 
 /** What is asked for on the strip side, on the shelf, and by the clock. */
 export type StripCommand =
@@ -45,7 +45,7 @@ export type StripCommand =
       /** What is broken. */
       readonly part?: string;
     }
-  | { readonly type: 'adjust'; readonly op: string; readonly note: string }
+  | ({ readonly type: 'adjust'; readonly op: string } & Adjustment)
   | { readonly type: 'say-unit'; readonly op: string; readonly unit: string; readonly reason: string }
   | { readonly type: 'note'; readonly text: string }
   /** Given by the server once the picture is kept. */

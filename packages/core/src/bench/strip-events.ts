@@ -1,3 +1,4 @@
+import type { Quantity } from '../quantities/index.ts';
 import type { BetweenKind, Moment, SideName } from '../sheet/index.ts';
 
 /** Kinds of waiting that run by the clock. */
@@ -32,6 +33,15 @@ export type OwnThing =
       readonly where: string;
       readonly home: string;
     };
+
+/** How a setting without a fitted pack was moved. Positive turns tighten; packs by their change; a collar slides in by a positive. */
+export interface Adjustment {
+  readonly note: string;
+  readonly turned?: Quantity;
+  readonly left?: Quantity;
+  readonly right?: Quantity;
+  readonly slid?: Quantity;
+}
 
 /** Payloads of the strip side, the shelf and what waits: `EventPayloads` takes them in. */
 export interface StripPayloads {
@@ -102,13 +112,13 @@ export interface StripPayloads {
   prepared: { readonly item: string; readonly what: string };
   'own-added': { readonly own: OwnThing };
   /** A setting without shims was moved, and is read again: what was done, in the hand's own terms. */
-  'setting-adjusted': { readonly op: string; readonly setting: string; readonly note: string };
+  'setting-adjusted': { readonly op: string; readonly setting: string } & Adjustment;
   'unit-said': { readonly op: string; readonly joint: string; readonly unit: string; readonly reason: string };
   noted: { readonly step: string | null; readonly text: string; readonly about: 'note' | 'not-as-sheet' | 'broken' };
   'lesson-filed': {
     readonly rung: string;
     readonly words: string;
-    readonly kind: 'comes-off-first' | 'not-as-sheet' | 'broken';
+    readonly kind: 'comes-off-first' | 'not-as-sheet' | 'broken' | 'no-figure';
   };
   'photo-added': {
     readonly photo: string;

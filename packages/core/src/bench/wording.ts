@@ -1,5 +1,6 @@
+import { unreachable } from '../records.ts';
 import { formatBand, formatQuantity } from '../quantities/index.ts';
-import type { Op, Sheet } from '../sheet/index.ts';
+import type { Op, Sheet, SideName } from '../sheet/index.ts';
 import type { HoldReason } from './events.ts';
 
 /** An operation in a few words, as the next move: "Tighten the cap, 6 × M8". */
@@ -34,7 +35,11 @@ export function opTitle(sheet: Sheet, op: Op): string {
     case 'measure':
       return `Measure: ${low(sheet.measures[op.measure]?.title ?? op.measure)}`;
     case 'judge':
-      return `Judge ${op.parts.map((p) => low(part(p))).join(', ')}`;
+      return op.parts.length > 3
+        ? `Judge ${op.parts.length} parts`
+        : `Judge ${op.parts.map((p) => low(part(p))).join(', ')}`;
+    case 'cause':
+      return sheet.causes[op.cause]?.ask ?? op.cause;
     case 'choose':
       return sheet.methods[op.method]?.ask ?? op.method;
     case 'set': {
@@ -106,8 +111,13 @@ export function opTitle(sheet: Sheet, op: Op): string {
       return `${verb}: ${low(op.part ? part(op.part) : op.what)}${op.to ? `, ${op.to}` : ''}${op.minutes === undefined ? '' : `, ${minutesWords(op.minutes)}`}`;
     }
     default:
-      return unreachable(op);
+      return unreachable('an operation without words', op);
   }
+}
+
+/** A side of the ladder as a heading. */
+export function sideWords(side: SideName): string {
+  return { strip: 'Strip', bottom: 'Along the bottom', build: 'Build' }[side];
 }
 
 /** What a job waits for, as it stands in a sentence. */
@@ -134,8 +144,4 @@ export function minutesWords(minutes: number): string {
   const m = Math.round(minutes);
   if (m < 60) return `${m} min`;
   return m % 60 === 0 ? `${m / 60} h` : `${Math.floor(m / 60)} h ${m % 60} min`;
-}
-
-function unreachable(op: never): never {
-  throw new Error(`an operation without words: ${JSON.stringify(op)}`);
 }

@@ -24,10 +24,23 @@ export function decimalsOfStep(step: number): number {
   return 9;
 }
 
-/** A number with a real minus sign and a fixed count of decimals; significant figures when none is given. */
+/** Decimals that show every one of these figures as it was read: 34 beside 33.92 is 34.00. */
+export function decimalsOfAll(values: readonly number[]): number {
+  return Math.max(0, ...values.map(decimalsOfStep));
+}
+
+/** A micrometer shows thousandths: a figure that ends there was read or typed so, and is shown whole. */
+const READ_DECIMALS = 3;
+
+/**
+ * A number with a real minus sign and a fixed count of decimals. Without one: as it is when it ends within three
+ * decimals, as a figure that was read or typed does; else, being computed, to four significant figures.
+ */
 export function formatNumber(value: number, decimals?: number): string {
-  const text =
-    decimals === undefined ? String(roundTo(value, decimalsFor(value, 4))) : roundTo(value, decimals).toFixed(decimals);
+  const whole = roundTo(value, READ_DECIMALS);
+  const ends = Math.abs(whole - value) <= 1e-9 * Math.max(1, Math.abs(value));
+  const shown = ends ? whole : roundTo(value, decimalsFor(value, 4));
+  const text = decimals === undefined ? String(shown) : roundTo(value, decimals).toFixed(decimals);
   return text.replace('-', '−');
 }
 
@@ -40,13 +53,21 @@ export function formatQuantity(q: Quantity, decimals?: number): string {
 }
 
 /** "24 ± 2 N·m" when it was given so, else "0.03 to 0.08 mm". */
-export function formatBand(band: Band, decimals?: number): string {
+export function formatBand(band: Band, given?: number): string {
   const high = convertLike(band.high, band.low);
+  const decimals = given ?? decimalsOfBand(band.low.value, high.value);
   if (band.nominal) {
     const half = high.value - band.nominal.value;
-    return `${formatNumber(band.nominal.value, decimals)} ± ${formatQuantity({ value: half, unit: band.nominal.unit }, decimals)}`;
+    return `${formatNumber(band.nominal.value, given)} ± ${formatQuantity({ value: half, unit: band.nominal.unit }, given)}`;
   }
   return `${formatNumber(band.low.value, decimals)} to ${formatQuantity(high, decimals)}`;
+}
+
+/** As many decimals for both ends, when both end within {@link READ_DECIMALS}: 0.12 to 0.20. */
+function decimalsOfBand(low: number, high: number): number | undefined {
+  const ends = (v: number): boolean => Math.abs(roundTo(v, READ_DECIMALS) - v) <= 1e-9 * Math.max(1, Math.abs(v));
+  // Nothing to 0.05 is said so: a bare 0 needs no decimals.
+  return low !== 0 && ends(low) && ends(high) ? decimalsOfAll([low, high]) : undefined;
 }
 
 function convertLike(q: Quantity, like: Quantity): Quantity {

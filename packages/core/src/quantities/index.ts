@@ -16,6 +16,7 @@ export {
 export { bandInCanonical, looksLikeBand, parseBand, type Band } from './band.ts';
 export {
   decimalsFor,
+  decimalsOfAll,
   decimalsOfStep,
   formatBand,
   formatNumber,

@@ -4,7 +4,13 @@ export { identify, narrow, type Identification, type Narrowed } from './identify
 export { stands, type LadderChoices, type Standing } from './ladder/conditions.ts';
 export { ladder, type Ladder, type LadderStep } from './ladder/ladder.ts';
 export { CycleError } from './ladder/order.ts';
+export { safeTorque } from './safe-torque.ts';
+export { stackAsSheet } from './stacks.ts';
 export { currentSheet } from './upcast.ts';
+export { partsOfVariant } from './variants.ts';
 export { assumedWindow } from './window.ts';
+export * from './fits.ts';
 export * from './ops.ts';
+export * from './setting.ts';
+export * from './stand.ts';
 export * from './types.ts';

@@ -185,13 +185,21 @@ describe('a sheet that was compiled by an earlier program', () => {
   test('is brought to the form of today, and stays as it was where it is kept', () => {
     const before = JSON.stringify(kept);
     const now = currentSheet(kept);
-    expect(now.format).toBe(2);
+    expect(now.format).toBe(3);
     expect(now.identify[0]).toMatchObject({ id: 'q1', by: 'measure', needs: 'nothing' });
     expect(now.identify[0]!.choices[0]!.variants).toEqual(['six-stud']);
     expect(currentSheet(kept)).toBe(now);
     expect(currentSheet(now)).toBe(now);
     expect(JSON.stringify(kept)).toBe(before);
     expect(ladder(now, { variant: 'six-stud', methods: {}, findings: {} }).all.length).toBeGreaterThan(20);
+  });
+  test('of format 2 too: its measures are sizes, and it names no cause, set or exchange', () => {
+    const two = JSON.parse(readFileSync(join(__dirname, '../bench/kept/sheet-format-2.json'), 'utf8')) as Sheet;
+    const now = currentSheet(two);
+    expect(now.format).toBe(3);
+    expect(now.measures['lip-track']).toMatchObject({ shape: 'size', inside: false, derived: {} });
+    expect([now.causes, now.sets, now.whileOpen, now.exchange]).toEqual([{}, [], [], undefined]);
+    expect(now.risks.repair).toBeGreaterThan(0);
   });
   test('one of a later program is not guessed at', () => {
     expect(() => currentSheet({ ...kept, format: 99 })).toThrow(/format 99/);

@@ -75,6 +75,7 @@ export type Op = OpBase &
     | { readonly kind: 'test'; readonly test: string; readonly moment: 'as-found' | 'now' }
     | { readonly kind: 'measure'; readonly measure: string }
     | { readonly kind: 'judge'; readonly parts: readonly string[] }
+    | { readonly kind: 'cause'; readonly cause: string }
     | { readonly kind: 'choose'; readonly method: string }
     | { readonly kind: 'set'; readonly setting: string }
     /** `through`: only as far as this stage (0-based); a later operation goes on. */
@@ -91,6 +92,10 @@ export type Op = OpBase &
         readonly except?: readonly string[];
         /** Time to wait, of a timed verb. */
         readonly minutes?: number;
+        /** Of a press: what it stands on. */
+        readonly on?: string;
+        /** Of a bleed: clean strokes in a row. */
+        readonly strokes?: number;
         /** Of rework: with what, how far, the look after it, and what is cleared away. */
         readonly by?: string;
         readonly until?: string;

@@ -1,5 +1,8 @@
 import type { Band, Dimension, Quantity } from '../quantities/index.ts';
+import type { Fit, Gland, Lip } from './fits.ts';
 import type { Op } from './ops.ts';
+import type { Setting } from './setting.ts';
+import type { Stand } from './stand.ts';
 
 /** The judgement on a part. */
 export const findings = ['reuse', 'dress', 'renew', 'watch', 'scrap'] as const;
@@ -30,6 +33,12 @@ export interface Part {
   readonly order?: string;
   /** Minor units. */
   readonly priceMinor?: number;
+  /** What it must be like to be used again, in words. */
+  readonly reuseIf?: string;
+  /** When to look again at one that is watched: "at 500 h". */
+  readonly lookAgain?: string;
+  /** The body of the unit: scrapped, it asks whether an exchange unit goes in its stead. */
+  readonly body?: boolean;
   readonly goes?: string;
   /** It goes on one way only, or on several wrong ways too. */
   readonly fits?: 'one way' | 'several ways';
@@ -44,13 +53,16 @@ export interface Part {
   readonly side?: string;
   /** It never comes off the unit. */
   readonly stays: boolean;
-  readonly ring?: { readonly inside: Quantity; readonly section: Quantity; readonly material?: string };
-  readonly lip?: {
-    readonly shaft: Quantity;
-    readonly bore: Quantity;
-    readonly width: Quantity;
-    readonly faces: string;
+  readonly ring?: {
+    readonly inside: Quantity;
+    readonly section: Quantity;
+    readonly material?: string;
+    readonly gland?: Gland;
   };
+  readonly lip?: Lip;
+  readonly fit?: Fit;
+  /** It may not be touched there: a lapped face, a lip. */
+  readonly mayNotTouch?: string;
 }
 
 export interface Stage {
@@ -64,6 +76,8 @@ export interface Stage {
   readonly unitAsked?: readonly string[];
   /** The sheet gave no tolerance: a tenth either way is taken, and said. */
   readonly windowAssumed: boolean;
+  /** How far it turns in this stage when all is well. */
+  readonly expect?: Band;
 }
 
 /** Where the fasteners of a joint sit, seen from outside; places are numbered from 1 in this order. */
@@ -92,6 +106,12 @@ export interface Joint {
   readonly fasteners: 'reuse' | 'new' | 'new-if-stretched';
   readonly hand: 'right' | 'left';
   readonly threadlocker?: string;
+  /** Where the threadlocker must not run. */
+  readonly keepClear?: string;
+  /** A self-locking nut: what it takes to turn before it seats comes on top of every figure. */
+  readonly running?: boolean;
+  /** Length that stretches: with it the clamp force of a turn is known. */
+  readonly grip?: Quantity;
   /** The far side is held, with this. */
   readonly hold?: string;
   readonly from?: FigureSource;
@@ -124,41 +144,41 @@ export interface StandingCaution {
   readonly until: string;
 }
 
+/** How the readings of a measure are laid out, and which figures are derived from them. */
+export const measureShapes = ['size', 'bore', 'round', 'phases', 'winding', 'insulation', 'springs', 'pack'] as const;
+export type MeasureShape = (typeof measureShapes)[number];
+
 export interface Measure {
   readonly id: string;
   readonly title: string;
   readonly part: string;
   readonly dimension: Dimension;
   readonly gauge: string;
-  /** Places to read, at least one. */
+  readonly shape: MeasureShape;
+  /** Read from inside: a bore, a groove. */
+  readonly inside: boolean;
+  /** Places to read, at least one; a bore has two directions at each depth, depth by depth. */
   readonly at: readonly string[];
+  /** Limits of the figures that are derived from all the readings together. */
+  readonly derived: {
+    readonly outOfRound?: Quantity;
+    readonly taper?: Quantity;
+    /** Between the largest and the least, in the measure's own unit, or a share of their mean in %. */
+    readonly spread?: Quantity;
+    /** Room for what runs in it: held against the readings of another measure. */
+    readonly clearance?: { readonly of: string; readonly band: Band };
+    /** Depth that a pack of plates lies in, and the room that is left. */
+    readonly housing?: Quantity;
+    readonly room?: Band;
+    /** Of insulation: the voltage that the winding is made for. */
+    readonly voltage?: Quantity;
+  };
   readonly newSize?: Quantity;
   readonly min?: Quantity;
   readonly max?: Quantity;
   readonly outsideOffers: readonly string[];
   readonly from?: FigureSource;
   readonly groove?: { readonly by: string; readonly ask: string; readonly yes: string; readonly no: string };
-}
-
-export interface Setting {
-  readonly id: string;
-  readonly title: string;
-  readonly kind: string;
-  readonly dimension: Dimension;
-  readonly gauge: string;
-  readonly band: Band;
-  readonly target: Quantity;
-  readonly repeats: number;
-  readonly shims?: {
-    readonly drawer: string;
-    readonly thicker: 'looser' | 'tighter';
-    readonly trial: Quantity;
-    readonly pack: string;
-    readonly mayBeOff: Quantity;
-  };
-  readonly seat?: { readonly joint: string; readonly to: Quantity; readonly turning?: string };
-  readonly how?: string;
-  readonly from?: FigureSource;
 }
 
 export interface Method {
@@ -180,6 +200,10 @@ export interface Test {
   readonly gauge: string;
   readonly accept: Band;
   readonly failedBy: readonly string[];
+  /** Made on a stand, by a run of this kind. */
+  readonly stand?: Stand;
+  /** What a run tells → which of `failedBy` it speaks against. */
+  readonly tells?: Readonly<Record<string, string>>;
   readonly from?: FigureSource;
 }
 /** A check by sense: two or three plain, described choices. */
@@ -190,6 +214,8 @@ export interface Look {
   /** ear, eye, hand, nose. */
   readonly by: string;
   readonly part?: string;
+  /** Marking compound on this flank of the gear's teeth: the choices are places on the tooth. */
+  readonly pattern?: 'drive' | 'coast';
   readonly choices: readonly {
     readonly id: string;
     readonly title: string;
@@ -216,6 +242,48 @@ export interface Ahead {
   /** How long before; 0 when it only has to be there. */
   readonly minutes: number;
 }
+/** Why the unit failed: asked on a first visit too, so that a new part is not put on an old cause. */
+export interface Cause {
+  readonly id: string;
+  readonly ask: string;
+  readonly choices: readonly {
+    readonly id: string;
+    readonly title: string;
+    /** Measures, looks, settings and tests whose readings speak for it. */
+    readonly speaks: readonly string[];
+    /** What is done about it. */
+    readonly then?: string;
+  }[];
+}
+/** Parts that are renewed together or not at all. */
+export interface PartSet {
+  readonly id: string;
+  readonly title: string;
+  readonly parts: readonly string[];
+}
+/** A part that is cheap to renew now, against the price of opening the unit again. */
+export interface WhileOpen {
+  readonly part: string;
+  /** Chance that it will be needed before the next visit, 0 to 1. */
+  readonly risk: number;
+  /** What it takes more, now. */
+  readonly minutes: number;
+}
+/** A rebuilt or new unit that may be fitted in place of this one. */
+export interface Exchange {
+  readonly title: string;
+  readonly order: string;
+  readonly priceMinor: number;
+  readonly leadDays: number;
+  readonly minutes: number;
+}
+/** Chances of a comeback by what was done, 0 to 1: the shop's own, until its log knows better. */
+export interface Risks {
+  readonly repair: number;
+  readonly dressed: number;
+  readonly exchange: number;
+}
+
 export interface Kit {
   readonly id: string;
   readonly title: string;
@@ -271,7 +339,7 @@ export interface IdentifyQuestion {
 }
 
 /** The compiled form's own version: an older one is brought up by {@link currentSheet}. */
-export const SHEET_FORMAT = 2;
+export const SHEET_FORMAT = 3;
 
 /** A build sheet after reading: every quantity parsed, every name resolved. Plain JSON. */
 export interface Sheet {
@@ -298,10 +366,21 @@ export interface Sheet {
   readonly tests: Readonly<Record<string, Test>>;
   readonly looks: Readonly<Record<string, Look>>;
   readonly stacks: Readonly<Record<string, Stack>>;
+  readonly causes: Readonly<Record<string, Cause>>;
+  readonly sets: readonly PartSet[];
+  readonly whileOpen: readonly WhileOpen[];
+  readonly exchange?: Exchange;
+  readonly risks: Risks;
   /** What tells that the unit was opened before. */
   readonly opened: readonly string[];
   /** Where figures come from that say nothing of their own. */
   readonly from?: FigureSource;
+  /** What the customer is told at the end, and whether a second person looks it over. */
+  readonly handOver?: {
+    readonly runIn: readonly string[];
+    readonly lookAgain: readonly string[];
+    readonly secondPerson: boolean;
+  };
   /** In the order of the sheet: strip order. */
   readonly steps: readonly Step[];
 }

@@ -1,8 +1,11 @@
+import { mapValues } from '../records.ts';
 import type { Op } from './ops.ts';
+import { USUAL_RISKS } from './risks.ts';
 import {
   SHEET_FORMAT,
   type IdentifyQuestion,
   type Joint,
+  type Measure,
   type Part,
   type Sheet,
   type Stage,
@@ -10,7 +13,7 @@ import {
 } from './types.ts';
 
 /** A compiled sheet of format 1, as jobs of that time have it pinned. Only what differs is named. */
-interface SheetOne extends Omit<Sheet, 'format' | 'identify' | 'parts' | 'joints' | 'steps'> {
+interface SheetOne extends Omit<SheetTwo, 'format' | 'identify' | 'parts' | 'joints' | 'steps'> {
   readonly format?: undefined;
   readonly identify: readonly (Omit<IdentifyQuestion, 'id' | 'by' | 'needs' | 'choices'> & {
     readonly choices: readonly { readonly variant: string }[];
@@ -31,17 +34,37 @@ const brought = new WeakMap<object, Sheet>();
  */
 export function currentSheet(kept: Sheet): Sheet {
   if (kept.format === SHEET_FORMAT) return kept;
-  if (kept.format !== undefined)
+  if (kept.format !== undefined && kept.format !== 2)
     throw new Error(`a compiled sheet of format ${String(kept.format)}; this program knows up to ${SHEET_FORMAT}`);
   let sheet = brought.get(kept);
-  if (!sheet) brought.set(kept, (sheet = fromOne(kept as unknown as SheetOne)));
+  if (!sheet) {
+    const two = kept.format === 2 ? (kept as unknown as SheetTwo) : fromOne(kept as unknown as SheetOne);
+    brought.set(kept, (sheet = fromTwo(two)));
+  }
   return sheet;
 }
 
-function fromOne(one: SheetOne): Sheet {
+/** A compiled sheet of format 2: it says nothing of causes, sets, exchange units, or how readings are laid out. */
+interface SheetTwo extends Omit<Sheet, 'measures' | 'causes' | 'sets' | 'whileOpen' | 'exchange' | 'risks'> {
+  readonly measures: Readonly<Record<string, Omit<Measure, 'shape' | 'inside' | 'derived'>>>;
+}
+
+function fromTwo(two: SheetTwo): Sheet {
+  return {
+    ...two,
+    format: SHEET_FORMAT,
+    measures: mapValues(two.measures, (m) => ({ ...m, shape: 'size' as const, inside: false, derived: {} })),
+    causes: {},
+    sets: [],
+    whileOpen: [],
+    risks: USUAL_RISKS,
+  };
+}
+
+function fromOne(one: SheetOne): SheetTwo {
   return {
     ...one,
-    format: SHEET_FORMAT,
+    format: 2,
     identify: one.identify.map((q, i) => ({
       ...q,
       id: `q${i + 1}`,
@@ -62,8 +85,4 @@ function fromOne(one: SheetOne): Sheet {
       ops: s.ops.map((o): Op => (o.kind === 'off' ? { ...o, by: [] } : o)),
     })),
   };
-}
-
-function mapValues<A, B>(from: Readonly<Record<string, A>>, make: (value: A) => B): Record<string, B> {
-  return Object.fromEntries(Object.entries(from).map(([k, v]) => [k, make(v)]));
 }

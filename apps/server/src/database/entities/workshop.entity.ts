@@ -13,6 +13,20 @@ export class Workshop {
   @Column({ type: 'text' })
   currency: string;
 
+  /** For an hour, minor units. */
+  @Column({ name: 'rate_minor', type: 'int', default: 5200 })
+  rateMinor: number;
+
+  @Column({ name: 'tax_percent', type: 'double precision', default: 20 })
+  taxPercent: number;
+
+  @Column({ name: 'tax_name', type: 'text', default: 'VAT' })
+  taxName: string;
+
+  /** The private part of the calendar's address; null while there is none. */
+  @Column({ name: 'calendar_token', type: 'text', nullable: true })
+  calendarToken: string | null;
+
   /** Bench places, in order. */
   @Column({ type: 'jsonb' })
   places: string[];

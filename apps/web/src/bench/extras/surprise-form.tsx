@@ -1,3 +1,4 @@
+import { MOST_OF_A_PART } from '@jubb/core/bench';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bench } from '../use-bench.ts';
@@ -75,7 +76,7 @@ export function SurpriseForm({
               aria-label={`How many of part ${i + 1}`}
               type="number"
               min={1}
-              max={1000}
+              max={MOST_OF_A_PART}
               value={p.count}
               style={{ width: 100 }}
               onChange={(e) => setParts(parts.map((x, j) => (i === j ? { ...x, count: e.target.value } : x)))}

@@ -59,8 +59,21 @@ export function ClosePanel({
             ? 'Aids are out, parts are back, every pull is recorded. Sign it, and its record is sealed.'
             : 'Something still stands in the way.'}
         </p>
+        {left.length > 0 && (
+          <ul className="inway">
+            {left.map((b) => (
+              <li key={`${b.code} ${b.says}`}>
+                <b>{b.says}.</b> {b.clears}
+              </li>
+            ))}
+          </ul>
+        )}
       </div>
-      <Go label="Sign off" act={() => bench.give({ type: 'sign-off' })} />
+      {left.length === 1 && left[0]!.code === 'second-person' ? (
+        <Go label="I have looked it over" act={() => bench.give({ type: 'check-over' })} />
+      ) : (
+        <Go label="Sign off" act={() => bench.give({ type: 'sign-off' })} />
+      )}
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { MOST_OF_A_PART } from '@jubb/core/bench';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { useKeys } from '../../frame/keys.ts';
@@ -45,10 +46,10 @@ export function CountPanel({ bench, op }: PanelProps<'count'>): React.JSX.Elemen
           <Form.Control
             type="number"
             min={0}
-            max={1000}
+            max={MOST_OF_A_PART}
             value={count}
             aria-label="Count"
-            onChange={(e) => setCount(Math.max(0, Math.min(1000, Math.round(Number(e.target.value) || 0))))}
+            onChange={(e) => setCount(Math.max(0, Math.min(MOST_OF_A_PART, Math.round(Number(e.target.value) || 0))))}
           />
           <button type="button" className="btn-line" onClick={() => setCount(count + 1)} aria-label="One more">
             +

@@ -19,7 +19,7 @@ export function Foot({
   return (
     <footer className="foot">
       <svg width="14" height="14" aria-hidden="true">
-        <rect width="14" height="14" fill={value === undefined ? '#a63a1e' : '#e0b03a'} />
+        <rect width="14" height="14" fill={value === undefined ? 'var(--oxide)' : 'var(--brassfill)'} />
       </svg>
       {view.name} <span className="v">{value === undefined ? '–' : value.toFixed(decimals)}</span> {view.unit}
       <span className="quiet">

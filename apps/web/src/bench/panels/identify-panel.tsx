@@ -1,5 +1,6 @@
+import { variantsLeft } from '@jubb/core/bench';
 import { formatBand } from '@jubb/core/quantities';
-import { narrow, type IdentifyQuestion, type Sheet } from '@jubb/core/sheet';
+import type { IdentifyQuestion, Sheet } from '@jubb/core/sheet';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Bench } from '../use-bench.ts';
@@ -29,7 +30,7 @@ export function AnswerForm({
   const give = (answer: string): void => {
     bench.give({ type: 'identify', question: question.id, answer, ...(op === undefined ? {} : { op }) });
   };
-  const left = narrow(bench.sheet, bench.state.identified).candidates;
+  const left = variantsLeft(bench.sheet, bench.state);
   if (question.by !== 'measure')
     return (
       <div className="d-flex flex-column gap-2">

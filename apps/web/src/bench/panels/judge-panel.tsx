@@ -1,32 +1,79 @@
-import { findings } from '@jubb/core/sheet';
+import { adviseFinding } from '@jubb/core/bench';
+import { findings, type Finding } from '@jubb/core/sheet';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { FindingMark, findingWords } from '../../drawing/finding-mark.tsx';
 import { Go, type PanelProps } from './panel.tsx';
 
-/** Each part gets its finding and the reason for it. */
+/** Each part gets its finding: what the sheet and the readings advise, one press; another one with its reason. */
 export function JudgePanel({ bench, op }: PanelProps<'judge'>): React.JSX.Element {
   const { sheet, state } = bench;
-  const due = op.parts.find((p) => state.findings[p] === undefined);
+  const [picked, setPicked] = useState<string>();
+  const due = picked ?? op.parts.find((p) => state.findings[p] === undefined);
   const [reason, setReason] = useState('');
+  const advice = due === undefined ? undefined : adviseFinding(sheet, state, due);
+  const part = due === undefined ? undefined : sheet.parts[due];
+  const judge = (finding: Finding): void => {
+    if (!bench.give({ type: 'judge', op: op.id, part: due!, finding, ...(reason.trim() ? { reason } : {}) })) return;
+    setReason('');
+    setPicked(undefined);
+  };
+  const measures = Object.values(sheet.measures).filter((m) => m.part === due);
+  const measureOp = (id: string): string | undefined =>
+    state.readings.find((r) => r.subject === 'measure' && r.id === id)?.op;
   return (
     <>
       <div className="op">
-        {op.parts
-          .filter((p) => state.findings[p])
-          .map((p) => (
-            <p key={p} className="m-0" style={{ fontSize: 18 }}>
-              <b>{sheet.parts[p]?.title}</b>: {state.findings[p]}, {state.findingNotes[p]?.reason}
-            </p>
-          ))}
-        {due && (
-          <div className="mt-3">
-            <h3 style={{ fontSize: 24 }}>{sheet.parts[due]?.title}</h3>
+        <div className="judged">
+          {op.parts
+            .filter((p) => state.findings[p] && p !== due)
+            .map((p) => (
+              <button key={p} type="button" className="judged-row" onClick={() => setPicked(p)}>
+                <b>{sheet.parts[p]?.title}</b>
+                <FindingMark finding={state.findings[p]!} />
+                <small>{state.findingNotes[p]?.reason}</small>
+              </button>
+            ))}
+        </div>
+        {part && advice && (
+          <div className="judge-now">
+            <h3>{part.title}</h3>
+            {advice.says.map((s) => (
+              <p key={s} className="m-0">
+                {s}
+              </p>
+            ))}
+            {part.reuseIf && <p className="m-0">Used again if: {part.reuseIf}</p>}
+            {advice.undecided.map((id) => (
+              <div key={id} className="decide">
+                <p className="m-0">
+                  <b>{sheet.measures[id]!.title}: undecided.</b> Too near the limit for the gauge.
+                </p>
+                {measureOp(id) !== undefined && (
+                  <button
+                    type="button"
+                    className="btn-line"
+                    onClick={() => bench.give({ type: 'measure-again', op: measureOp(id)! })}
+                  >
+                    Measure again
+                  </button>
+                )}
+              </div>
+            ))}
+            {advice.says.length === 0 && advice.undecided.length === 0 && (
+              <p className="m-0 quiet">
+                {measures.length > 0 ? 'Not measured yet.' : 'No reading speaks of it.'} Say what was seen.
+              </p>
+            )}
             <Form.Label htmlFor="reason" className="mt-2">
-              What was seen or measured
+              {advice.finding === undefined
+                ? 'What was seen or measured'
+                : `What was seen, if it is not to be ${findingWords(advice.finding).past}`}
             </Form.Label>
             <Form.Control
               id="reason"
               value={reason}
+              maxLength={400}
               onChange={(e) => setReason(e.target.value)}
               style={{ fontSize: 18 }}
             />
@@ -35,19 +82,25 @@ export function JudgePanel({ bench, op }: PanelProps<'judge'>): React.JSX.Elemen
                 <button
                   key={f}
                   type="button"
-                  className="btn-line"
-                  onClick={() => {
-                    if (bench.give({ type: 'judge', op: op.id, part: due, finding: f, reason })) setReason('');
-                  }}
+                  className={f === advice.finding ? 'btn-line advised' : 'btn-line'}
+                  onClick={() => judge(f)}
                 >
-                  {f.charAt(0).toUpperCase() + f.slice(1)}
+                  <FindingMark finding={f} />
+                  {f === advice.finding && <small className="d-block">advised</small>}
                 </button>
               ))}
             </div>
           </div>
         )}
       </div>
-      <Go label="All judged" act={() => bench.give({ type: 'complete', op: op.id })} disabled={due !== undefined} />
+      {due === undefined || advice?.finding === undefined ? (
+        <Go label="All judged" act={() => bench.give({ type: 'complete', op: op.id })} disabled={due !== undefined} />
+      ) : (
+        <Go
+          label={`${part!.title}: ${findingWords(advice.finding).now.toLowerCase()}, as advised`}
+          act={() => judge(advice.finding!)}
+        />
+      )}
     </>
   );
 }

@@ -19,21 +19,29 @@ export function LookPanel({ bench, op }: PanelProps<'look'>): React.JSX.Element 
           As found: <b>{before.title}</b>
         </p>
       )}
-      {look.choices.map((c, i) => (
-        <button
-          key={c.id}
-          type="button"
-          className="btn-line choice"
-          onClick={() => bench.give({ type: 'look', op: op.id, choice: c.id })}
-        >
-          <kbd aria-hidden="true">{i + 1}</kbd>
-          <span>
-            <b>{c.title}</b>
-            {c.says && <small className="d-block">{c.says}</small>}
-          </span>
-          <VerdictMark verdict={SHAPE[c.verdict]} />
-        </button>
-      ))}
+      <div className={look.pattern ? 'tooth' : 'd-flex flex-column gap-2'}>
+        {look.pattern && (
+          <div className="ends" aria-hidden="true">
+            <span>toe</span>
+            <span>{look.pattern} flank</span>
+            <span>heel</span>
+          </div>
+        )}
+        {look.choices.map((c) => (
+          <button
+            key={c.id}
+            type="button"
+            className="btn-line choice"
+            onClick={() => bench.give({ type: 'look', op: op.id, choice: c.id })}
+          >
+            <span>
+              <b>{c.title}</b>
+              {c.says && <small className="d-block">{look.pattern ? c.says.split(':')[0] : c.says}</small>}
+            </span>
+            <VerdictMark verdict={SHAPE[c.verdict]} />
+          </button>
+        ))}
+      </div>
     </div>
   );
 }

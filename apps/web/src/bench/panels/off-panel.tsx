@@ -1,4 +1,4 @@
-import { opTitle } from '@jubb/core/bench';
+import { MOST_OF_A_PART, opTitle } from '@jubb/core/bench';
 import { formatQuantity } from '@jubb/core/quantities';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -84,7 +84,7 @@ export function OffPanel({ bench, op }: PanelProps<'off'>): React.JSX.Element {
                   <Form.Control
                     type="number"
                     min={0}
-                    max={1000}
+                    max={MOST_OF_A_PART}
                     aria-label={`How many of ${p?.title}`}
                     value={counts[part] ?? ''}
                     onChange={(e) => setCounts({ ...counts, [part]: e.target.value })}

@@ -133,7 +133,7 @@ describe.each(sheets.map((s) => [s.id, s] as const))('%s, every move of a whole 
       expect(ladder).toContain(`now ${step.side}`);
       expect([op.id, /NaN|undefined/.test(ladder)]).toEqual([op.id, false]);
       // One brass marker, wherever it is.
-      expect(ladder.match(/fill="#e0b03a"/g)).toHaveLength(1);
+      expect(ladder.match(/fill="var\(--brassfill\)"/g)).toHaveLength(1);
       const sheetNow = returnSheet(bench.sheet, bench.state);
       const truth = textOf(drawn(<TruthColumn bench={bench} open ownWorking={false} />));
       const back = textOf(drawn(<ReturnView sheet={sheetNow} />));

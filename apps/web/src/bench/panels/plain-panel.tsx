@@ -1,8 +1,7 @@
-import { opTitle } from '@jubb/core/bench';
-import { formatQuantity } from '@jubb/core/quantities';
 import type { Op } from '@jubb/core/sheet';
 import { Caution } from '../caution.tsx';
-import type { Bench } from '../use-bench.ts';
+import { convert, dimensionsOfUnit, formatNumber, formatQuantity, type Quantity } from '@jubb/core/quantities';
+import { linesOf } from './lines.ts';
 import { Go, type PanelProps } from './panel.tsx';
 import { Turning } from './turning.tsx';
 
@@ -13,10 +12,22 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
     bench.give({ type: 'complete', op: op.id, ...more });
   };
   if (op.kind === 'inspect' && op.ask) {
+    const part = op.part ?? op.what;
+    const binned = bench.state.binned[part] ?? 0;
+    const lines = Object.values(bench.state.partLines).filter((l) => l.status === 'arrived' && l.parts.includes(part));
+    const left = lines.length === 0 ? 1 : lines.filter((l) => !l.missing.includes(part)).length;
     return (
       <>
         <div className="op">
           <p className="lines">{op.ask}</p>
+          {binned > 0 && (
+            <p className="past">
+              <b>
+                {binned} {binned === 1 ? 'is' : 'are'} in the bin.
+              </b>{' '}
+              {left > 0 ? 'Look at the next one.' : 'What came for it is used up: it is on the list to order again.'}
+            </p>
+          )}
           <button type="button" className="btn-line" onClick={() => complete({ answer: 'yes' })}>
             Yes: {op.yes ?? 'not good'}
           </button>
@@ -35,6 +46,7 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
         ) : (
           <>
             {joint && <Turning hand={joint.hand} loosen />}
+            {op.kind === 'fill' && sheet.fluids[op.what] && <Amount amount={sheet.fluids[op.what]!.amount} />}
             <ul className="lines">
               {linesOf(bench, op).map((l) => (
                 <li key={l}>{l}</li>
@@ -61,115 +73,16 @@ const WORD: Readonly<Partial<Record<Op['kind'], string>>> = {
   'last-out': 'Out',
 };
 
-/** What there is to do, line by line. */
-function linesOf(bench: Bench, op: Op): readonly string[] {
-  const { sheet, state } = bench;
-  const title = (part: string): string => sheet.parts[part]?.title ?? part;
-  const lines: string[] = [];
-  switch (op.kind) {
-    case 'do':
-      lines.push(...op.lines);
-      break;
-    case 'helper':
-      lines.push('Do not go on alone');
-      break;
-    case 'undo': {
-      const j = sheet.joints[op.joint];
-      if (!j) break;
-      lines.push(`${j.count > 0 ? `${j.count} × ` : ''}${j.thread}, ${title(j.fastener).toLowerCase()}`);
-      if (j.hold) lines.push(`Hold ${j.hold}`);
-      lines.push(j.count > 2 ? 'Slacken each a little in turn, crosswise, then out' : 'Slacken it, then out');
-      if (op.leaveIn) lines.push(`Leave ${op.leaveIn} in by a few turns until it is free`);
-      if (j.fasteners === 'new') lines.push('Used once: new ones go in');
-      break;
-    }
-    case 'last-out':
-      lines.push('See that it is free and held', `Then the last ${op.count === 1 ? 'one' : op.count} out`);
-      break;
-    case 'slacken':
-      lines.push('A turn or two, no more: it stays on');
-      break;
-    case 'start':
-      lines.push('By hand, all of them, a few turns', 'They are counted as loose until they are tightened');
-      break;
-    case 'swing-aside':
-      lines.push('Its lines stay on: nothing pulls on them', 'Tie it where it cannot fall');
-      break;
-    case 'hang':
-      lines.push('Hung by a wire or a hook, never by its lines');
-      break;
-    case 'refit':
-      lines.push('Only for now: it comes off again');
-      break;
-    case 'scrap':
-      lines.push('Thrown away on purpose: it does not go back');
-      break;
-    case 'mark':
-    case 'align': {
-      const m = sheet.marks[op.mark];
-      if (!m) break;
-      lines.push(
-        `${m.between.map(title).join(' and ')}: ${op.kind === 'mark' ? `${m.with} across both` : 'marks in one line'}, ${m.where}`,
-      );
-      break;
-    }
-    case 'fit-aid':
-    case 'remove-aid': {
-      const a = sheet.aids[op.aid];
-      if (a)
-        lines.push(
-          `${a.title}, ${a.where}`,
-          op.kind === 'fit-aid' ? 'It is counted until it is out again' : 'Look that it is really out',
-        );
-      break;
-    }
-    case 'disconnect':
-    case 'reconnect': {
-      const l = sheet.leads[op.lead];
-      if (l)
-        lines.push(l.where, op.kind === 'disconnect' ? 'It is counted until it is on again' : 'Pull on it: it holds');
-      break;
-    }
-    case 'lubricate':
-      if (op.with) lines.push(`${sheet.fluids[op.with]?.title}: ${sheet.fluids[op.with]?.grade}`);
-      break;
-    case 'fill': {
-      const f = sheet.fluids[op.what];
-      if (f) lines.push(`${f.grade}, ${formatQuantity(f.amount)}`);
-      break;
-    }
-    case 'clean':
-      lines.push(op.what, ...(op.except ? [`Leave alone: ${op.except.map(title).join(', ')}`] : []));
-      break;
-    case 'seal':
-    case 'threadlock':
-    case 'protect':
-      lines.push(
-        op.part ? title(op.part) : op.what,
-        ...(op.with ? [`With ${op.with}`] : []),
-        ...(op.to ? [op.to] : []),
-      );
-      break;
-    default:
-      break;
-  }
-  if ((op.kind === 'place' || op.kind === 'press') && op.part) {
-    const part = sheet.parts[op.part];
-    const lying = state.off[op.part];
-    if (part) {
-      const isNew = part.renew === 'always' || state.findings[part.id] === 'renew';
-      lines.push(
-        `${part.count > 1 ? `${part.count} × ` : ''}${part.title}${isNew ? `: a new one${part.order ? `, ${part.order}` : ''}` : lying ? `, from tray ${lying.tray}` : ''}`,
-      );
-      if (op.to) lines.push(op.to);
-      if (part.goes) lines.push(`Goes ${part.goes}`);
-      if (part.fits === 'several ways') lines.push('It fits several wrong ways: look twice');
-      if (part.fits === 'one way') lines.push('It goes on one way only');
-      if (part.where) lines.push(`To ${part.where}`);
-      if (part.lip) lines.push(`Lip faces the ${part.lip.faces}`);
-      if (lying?.note) lines.push(`Noted as it came off: ${lying.note}`);
-    }
-  }
-  if (op.note) lines.push(op.note);
-  return lines.length > 0 ? lines : [opTitle(sheet, op)];
+/** How much goes in, legible from the unit; in the other unit that the shop thinks in, small. */
+function Amount({ amount }: { readonly amount: Quantity }): React.JSX.Element {
+  const other = dimensionsOfUnit(amount.unit).includes('mass') ? 'oz' : 'pt imp';
+  return (
+    <>
+      <div className="big">
+        {formatNumber(amount.value)}
+        <span>{amount.unit}</span>
+      </div>
+      <p className="quiet m-0">{formatQuantity(convert(amount, other), 2)}</p>
+    </>
+  );
 }

@@ -14,7 +14,7 @@ import {
   useSortable,
   verticalListSortingStrategy,
 } from '@dnd-kit/sortable';
-import type { Stack } from '@jubb/core/sheet';
+import { stackAsSheet, type Stack } from '@jubb/core/sheet';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Go, type PanelProps } from './panel.tsx';
@@ -29,7 +29,7 @@ export function StackPanel({ bench, op }: PanelProps<'stack' | 'restack'>): Reac
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
-  const asSheet = order.every((n, i) => stack.layers[n]!.part === stack.layers[i]!.part);
+  const asSheet = stackAsSheet(stack, order);
   const dropped = ({ active, over }: DragEndEvent): void => {
     if (!over || active.id === over.id) return;
     const from = order.indexOf(idOf(active.id));

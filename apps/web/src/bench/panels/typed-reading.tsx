@@ -12,15 +12,15 @@ export function TypedReading({
   readonly dimension: Dimension;
   readonly label: string;
   readonly unit: string;
-  readonly take: (q: Quantity) => void;
+  /** False when it was not taken: what was typed stays. */
+  readonly take: (q: Quantity) => boolean | void;
 }): React.JSX.Element {
   const [text, setText] = useState('');
   const [error, setError] = useState<string>();
   const submit = (e: FormEvent): void => {
     e.preventDefault();
     try {
-      take(parseQuantity(text, dimension));
-      setText('');
+      if (take(parseQuantity(text, dimension)) !== false) setText('');
       setError(undefined);
     } catch (e2) {
       if (!(e2 instanceof QuantityError)) throw e2;

@@ -1,5 +1,5 @@
 import type { FloorView } from '@jubb/contract';
-import { returnSheet } from '@jubb/core/bench';
+import { MOST_OF_A_PART, returnSheet } from '@jubb/core/bench';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
@@ -55,7 +55,7 @@ export function ResumePanel({
                       <Form.Control
                         type="number"
                         min={0}
-                        max={1000}
+                        max={MOST_OF_A_PART}
                         aria-label={`${p.title}: how many`}
                         value={found[p.id] ?? ''}
                         placeholder={p.uncounted ? '?' : String(p.count)}

@@ -1,11 +1,12 @@
 import type { Sheet } from '../../sheet/index.ts';
 import { blockers } from '../blockers.ts';
 import type { Command } from '../commands.ts';
+import type { EventType, Person } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import { eventsOf, type BenchState } from '../state.ts';
 
 /** Signs the job off, when nothing stands against it. */
-export function decideSignOff(state: BenchState, sheet: Sheet): Decision {
+export function decideSignOff(state: BenchState, sheet: Sheet, who: Person): Decision {
   if (state.signed) return refuse('already-done', `Signed off by ${state.signed.by.name} already`, 'Hand it over');
   const inTheWay = blockers(sheet, state);
   if (inTheWay.length > 0) {
@@ -16,6 +17,8 @@ export function decideSignOff(state: BenchState, sheet: Sheet): Decision {
       inTheWay,
     );
   }
+  if (state.checked?.by.id === who.id)
+    return refuse('same-person', `${who.name} looked it over as the second person`, 'Who built it signs it');
   return accept({
     type: 'signed-off',
     payload: { statement: 'Built, set and tightened as recorded; every aid is out and every part is accounted for.' },
@@ -33,6 +36,11 @@ export function decideHandOver(state: BenchState, command: Extract<Command, { ty
   });
 }
 
+/** What others act on once it is done: it is corrected by its own contrary, not taken back. */
+const OUT_OF_HAND: ReadonlySet<EventType> = new Set([
+  'parts-ordered', 'part-arrived', 'part-sent-back', 'line-cancelled', 'quote-made', 'quote-answered',
+]); // prettier-ignore
+
 /** Takes the last command back. Older ones follow one by one, so that nothing is left hanging on what is gone. */
 export function decideTakeBack(state: BenchState, command: Extract<Command, { type: 'take-back' }>): Decision {
   const events = eventsOf(state);
@@ -43,6 +51,9 @@ export function decideTakeBack(state: BenchState, command: Extract<Command, { ty
     return refuse('unknown-command', 'There is nothing to take back', 'It may have been taken back already');
   if (mine.some((e) => e.type === 'job-booked'))
     return refuse('not-the-last', 'A booking is not taken back', 'Close the job with a note instead');
+  const sent = mine.find((e) => OUT_OF_HAND.has(e.type));
+  if (sent)
+    return refuse('wrong-kind', 'It has gone out already', 'Cancel the line, send the part back, or make a new quote');
   if (standing.at(-1)?.command !== command.command)
     return refuse('not-the-last', 'Something was done after it', 'Take back the last thing first');
   return accept({

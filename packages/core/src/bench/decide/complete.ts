@@ -1,10 +1,17 @@
+import { unreachable } from '../../records.ts';
 import type { Command } from '../commands.ts';
 import type { NewEvent } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
-import { tighteningState } from '../tightening.ts';
-import { renewing, type Sheet } from '../../sheet/index.ts';
+import { computedFigure, tighteningState } from '../tightening/index.ts';
+import { formatBand, formatQuantity, inCanonical, type Quantity } from '../../quantities/index.ts';
+import type { Joint, Sheet } from '../../sheet/index.ts';
+import { heatWindow } from '../fitting.ts';
+import { notHere } from '../part-lines.ts';
+import { goesBackNew } from '../renewal.ts';
+import { placesLeft } from '../measuring/places.ts';
 import { timerOf } from '../timers.ts';
+import { readingsOf } from '../readings-of.ts';
 import { reach } from './reach.ts';
 import { decideTakeOff } from './take-off.ts';
 import { decideEndTimer } from './waits.ts';
@@ -60,22 +67,62 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
       });
     case 'place':
     case 'press':
-    case 'seal':
-      return accept(fitted(op.id, op.kind, op.part ?? op.what, sheet, state));
+    case 'seal': {
+      const part = op.part ?? op.what;
+      const missing = notHere(sheet, state, part);
+      if (missing) return refuse('not-here', missing, 'Take it in at Parts first, or note what is fitted instead');
+      if (op.kind === 'press') {
+        const read = readingsOf(state, op.id).at(-1);
+        if (read?.result?.verdict === 'outside' && !command.reason?.trim())
+          return refuse(
+            'not-complete',
+            `${formatQuantity(read.value, 1)} is more than its tightest fit takes: it goes in askew, or is the wrong one`,
+            'Back it out and start it square, or say why it is right',
+          );
+      }
+      if (op.check !== undefined && !command.ticks?.includes('check'))
+        return refuse('not-complete', `What tells that it is home: ${op.check}`, 'Look or listen for it, and tick it');
+      // Half way in it is neither off nor on: its neighbour comes first.
+      if (op.kind === 'press' && op.to === 'half')
+        return accept({ type: 'set-between', payload: { op: op.id, state: 'started', part, ...note } });
+      return accept(fitted(op.id, op.kind, part, sheet, state, op.check));
+    }
     case 'inspect':
       if (op.ask !== undefined && command.answer === undefined)
         return refuse('not-complete', op.ask, 'Answer yes or no');
+      if (
+        op.ask !== undefined &&
+        command.answer === 'yes' &&
+        op.part !== undefined &&
+        goesBackNew(sheet, state, op.part)
+      )
+        return accept({ type: 'part-binned', payload: { op: op.id, part: op.part, why: op.ask } });
       if (op.ask !== undefined && command.answer === 'yes')
         return refuse('not-complete', op.yes ?? 'Not good', 'Look at the next one, then answer no');
       return accept({ type: 'op-done', payload: { op: op.id, kind: op.kind, answer: command.answer, ...note } });
     case 'read':
-    case 'test':
-      return state.readings.some((r) => r.op === op.id)
+      return readingsOf(state, op.id).length > 0
         ? accept({ type: 'op-done', payload: { op: op.id, kind: op.kind, ...note } })
         : refuse('not-complete', 'No reading yet', 'Take a reading, or type it');
+    case 'test': {
+      const read = readingsOf(state, op.id).at(-1);
+      if (!read) return refuse('not-complete', 'No reading yet', 'Run it, take a reading, or type it');
+      const reason = command.reason?.trim();
+      const failed = op.moment === 'now' && read.result?.verdict === 'outside';
+      if (failed && !reason)
+        return refuse(
+          'not-complete',
+          `${sheet.tests[op.test]!.title} is outside: ${formatQuantity(read.value)}`,
+          'Go back to what could cause it, or say why it is handed over so',
+        );
+      return accept({
+        type: 'op-done',
+        payload: { op: op.id, kind: op.kind, ...note, ...(failed ? { note: reason } : {}) },
+      });
+    }
     case 'measure': {
       const measure = sheet.measures[op.measure];
-      const missing = (measure?.at ?? []).filter((at) => !state.readings.some((r) => r.op === op.id && r.where === at));
+      const missing = measure ? placesLeft(measure, state) : [];
       if (missing.length > 0) return refuse('not-complete', `Not read yet: ${missing.join(', ')}`, 'Take the readings');
       if (measure?.groove && !state.answers[op.id])
         return refuse('not-complete', measure.groove.ask, 'Answer yes or no');
@@ -91,22 +138,29 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
         );
       return accept({ type: 'op-done', payload: { op: op.id, kind: op.kind, ...note } });
     }
+    case 'cause':
+      return refuse(
+        'not-complete',
+        sheet.causes[op.cause]?.ask ?? 'Why did it fail?',
+        'Choose the cause, or say that it is not known',
+      );
     case 'choose':
       return refuse('not-complete', sheet.methods[op.method]?.ask ?? 'A choice is due', 'Choose one');
     case 'set': {
-      const last = state.settings[op.setting]?.rounds.at(-1);
-      if (last?.result?.verdict !== 'within')
-        return refuse('not-complete', 'The setting is not within its band', 'Read it, change the pack, and read again');
-      return accept({
-        type: 'setting-confirmed',
-        payload: {
-          op: op.id,
-          setting: op.setting,
-          value: last.result.mean,
-          uncertainty: last.result.uncertainty,
-          verdict: last.result.verdict,
-        },
-      });
+      const { together } = sheet.settings[op.setting] ?? {};
+      const events: NewEvent[] = [];
+      for (const id of [op.setting, ...(together === undefined ? [] : [together])]) {
+        const last = state.settings[id]?.rounds.at(-1)?.result;
+        if (last?.verdict !== 'within')
+          return refuse(
+            'not-complete',
+            `${sheet.settings[id]?.title ?? id} is not confirmed within its band`,
+            'Read it, move it, and read again',
+          );
+        const { mean: value, uncertainty, verdict } = last;
+        events.push({ type: 'setting-confirmed', payload: { op: op.id, setting: id, value, uncertainty, verdict } });
+      }
+      return accept(...events);
     }
     case 'tighten': {
       const joint = sheet.joints[op.joint];
@@ -117,7 +171,7 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
       if (t.unanswered)
         return refuse(
           'unanswered-pull',
-          `Fastener ${t.unanswered.bolt} was pulled too high`,
+          `Fastener ${t.unanswered.bolt} ${t.unanswered.verdict === 'high' ? 'was pulled too high' : 'turned oddly'}`,
           'Say what was done about it',
         );
       if (op.through !== undefined && t.stage > op.through)
@@ -128,10 +182,21 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
             : [{ type: 'set-between', payload: { op: op.id, state: 'started', joint: joint.id } } satisfies NewEvent]),
         );
       if (!t.complete) return refuse('not-complete', `Fastener ${t.bolt} is not pulled`, 'Pull in order');
-      return accept({
-        type: 'joint-tightened',
-        payload: { op: op.id, joint: joint.id, fastener: joint.fastener, count: joint.count },
-      });
+      const computed = computedFigure(joint);
+      const told = state.lessons.some((l) => l.kind === 'no-figure' && l.words.startsWith(joint.title));
+      return accept(
+        {
+          type: 'joint-tightened',
+          payload: {
+            op: op.id,
+            joint: joint.id,
+            fastener: joint.fastener,
+            count: joint.count,
+            ...(computed ? { computed: computed.working } : {}),
+          },
+        },
+        ...(computed && !told ? [noFigureLesson(joint, reached.step.rung, computed.torque)] : []),
+      );
     }
     case 'count':
       return refuse(
@@ -174,7 +239,22 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
           endsNow.push(...ended.events);
         }
       }
+      const tooCold = op.kind === 'heat' ? notHot(sheet, state, op.id, op.part, command) : undefined;
+      if (tooCold) return tooCold;
       return accept(...endsNow, { type: 'op-done', payload: { op: op.id, kind: op.kind, ...note } });
+    }
+    case 'bleed': {
+      const strokes = command.strokes ?? 0;
+      if (op.strokes !== undefined && strokes < op.strokes)
+        return refuse(
+          'not-complete',
+          `${strokes} clean strokes in a row; ${op.strokes} are wanted`,
+          'Go on until no bubble comes: a bubble starts the count again',
+        );
+      return accept({
+        type: 'op-done',
+        payload: { op: op.id, kind: op.kind, ...(op.strokes === undefined ? {} : { strokes }), ...note },
+      });
     }
     case 'do':
     case 'helper':
@@ -183,21 +263,57 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
     case 'protect':
     case 'threadlock':
     case 'fill':
-    case 'bleed':
     case 'confirm':
       return accept({ type: 'op-done', payload: { op: op.id, kind: op.kind, ...note } });
     default:
-      return unreachable(op);
+      return unreachable('an operation that nothing completes', op);
   }
 }
 
-function fitted(op: string, how: 'place' | 'press' | 'seal', part: string, sheet: Sheet, state: BenchState): NewEvent {
-  const p = sheet.parts[part];
-  const finding = state.findings[part];
-  const renewed = p?.renew === 'always' || (finding !== undefined && renewing.has(finding));
-  return { type: 'part-fitted', payload: { op, part, count: p?.count ?? 1, renewed, how } };
+function fitted(
+  op: string,
+  how: 'place' | 'press' | 'seal',
+  part: string,
+  sheet: Sheet,
+  state: BenchState,
+  told: string | undefined,
+): NewEvent {
+  const renewed = goesBackNew(sheet, state, part);
+  const count = sheet.parts[part]?.count ?? 1;
+  return { type: 'part-fitted', payload: { op, part, count, renewed, how, ...(told === undefined ? {} : { told }) } };
 }
 
-function unreachable(op: never): never {
-  throw new Error(`an operation that nothing completes: ${JSON.stringify(op)}`);
+/** A heated part goes on when it is read hot enough and not too hot, or with a reason. */
+function notHot(
+  sheet: Sheet,
+  state: BenchState,
+  op: string,
+  part: string | undefined,
+  command: Complete,
+): Decision | undefined {
+  const fit = part === undefined ? undefined : sheet.parts[part]?.fit;
+  if (!fit || command.reason?.trim()) return undefined;
+  const read = readingsOf(state, op).at(-1);
+  const { low, high } = heatWindow(fit);
+  if (!read) return refuse('not-complete', 'How hot is it?', `Read it: ${formatBand({ low, high }, 0)}`);
+  const now = inCanonical(read.value, 'temperature');
+  if (now > inCanonical(high, 'temperature'))
+    return refuse(
+      'not-complete',
+      `${formatQuantity(read.value, 0)} is past the ${formatQuantity(high, 0)} that it stands`,
+      'Renew it, or say why it is still good',
+    );
+  if (now < inCanonical(low, 'temperature'))
+    return refuse(
+      'not-complete',
+      `${formatQuantity(read.value, 0)}: it drops on from ${formatQuantity(low, 0)}`,
+      'Wait, and read it again',
+    );
+  return undefined;
+}
+
+/** The sheet had no figure, and one was computed: for its next revision. */
+function noFigureLesson(joint: Joint, rung: string, torque: Quantity): NewEvent {
+  const words = `${joint.title}: no figure in the sheet; ${formatQuantity(torque)} was computed from ${joint.thread}${joint.propertyClass ? ` ${joint.propertyClass}` : ''}, and held`;
+  return { type: 'lesson-filed', payload: { rung, words, kind: 'no-figure' } };
 }

@@ -1,3 +1,4 @@
+import { unreachable } from '../../records.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { CommandEnvelope, DecideContext } from '../commands.ts';
 import type { Command } from '../commands.ts';
@@ -6,26 +7,25 @@ import { evolve } from '../evolve.ts';
 import { ladderOf, stepDone } from '../moves.ts';
 import { accept, refuse, type Decision, type Refusal } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
+import { decideCheckOver } from './check-over.ts';
 import { decideHandOver, decideSignOff, decideTakeBack } from './closing.ts';
 import { decideComplete } from './complete.ts';
-import { decideChoose, decideJudge } from './findings.ts';
+import { decideCause, decideChoose, decideJudge } from './findings.ts';
 import { decideFitPack } from './packs.ts';
-import { decideAnswerPull, decidePull } from './pulls.ts';
-import { decideAnswer, decideTakeReading } from './readings.ts';
+import { decideArrive, decideCancelLine, decideOrder, decideSendBack } from './parts.ts';
+import { decideLeadBack, decideTakeRun } from './proving.ts';
+import { decideAnswerQuote, decideMakeQuote } from './quotes.ts';
+import { decideAnswerPull, decideLoosen, decidePull, decideRenewFasteners, decideSayRunning } from './pulls.ts';
+import { decideAnswer, decideMeasureAgain, decideTakeReading } from './readings.ts';
 import { decideAddPhoto, decideNote } from './notes.ts';
 import { decideClearHold, decideHold, decideMove, decidePark, decideResume } from './shelf.ts';
-import {
-  decideAdjust,
-  decideCount,
-  decideCountTray,
-  decideIdentify,
-  decideLook,
-  decideOrderStack,
-  decideSayUnit,
-  decideWayFailed,
-} from './strip.ts';
+import { decideCount, decideCountTray } from './counts.ts';
+import { decideIdentify } from './identify.ts';
+import { decideAdjust, decideLook, decideOrderStack, decideSayUnit, decideWayFailed } from './strip.ts';
 import { decideAddMark, decideAddThing, decideSurprise } from './surprises.ts';
 import { decideEndTimer, decidePrepare, decideStartTimer } from './waits.ts';
+import { billOf } from '../bill.ts';
+import { agreedMinor } from '../money.ts';
 import { jobSheet } from '../own.ts';
 
 export type Outcome =
@@ -64,12 +64,13 @@ export function decide(state: BenchState, sheet: Sheet, envelope: CommandEnvelop
 /** What may be asked for while the unit stands on the shelf. */
 const whileParked: ReadonlySet<Command['type']> = new Set([
   'resume', 'move', 'hold', 'clear-hold', 'note', 'add-photo', 'start-timer', 'end-timer', 'prepare', 'take-back',
+  'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote',
 ]); // prettier-ignore
 
 function choose(
   state: BenchState,
   sheet: Sheet,
-  { command, id, at }: CommandEnvelope,
+  { command, id, at, who }: CommandEnvelope,
   context: DecideContext,
 ): Decision {
   if (command.type === 'book') {
@@ -87,6 +88,8 @@ function choose(
       `The unit stands parked at ${state.parked.to}`,
       'Resume it first, and count what lies in the trays',
     );
+  const past = pastTheAgreedSum(state, sheet, command, context);
+  if (past) return past;
   switch (command.type) {
     case 'complete':
       return decideComplete(state, sheet, command, at);
@@ -95,7 +98,11 @@ function choose(
     case 'answer':
       return decideAnswer(state, sheet, command);
     case 'judge':
-      return decideJudge(state, sheet, command);
+      return decideJudge(state, sheet, command, id);
+    case 'measure-again':
+      return decideMeasureAgain(state, sheet, command);
+    case 'find-cause':
+      return decideCause(state, sheet, command);
     case 'choose':
       return decideChoose(state, sheet, command);
     case 'fit-pack':
@@ -104,6 +111,28 @@ function choose(
       return decidePull(state, sheet, command);
     case 'answer-pull':
       return decideAnswerPull(state, sheet, command);
+    case 'say-running':
+      return decideSayRunning(state, sheet, command);
+    case 'loosen':
+      return decideLoosen(state, sheet, command);
+    case 'renew-fasteners':
+      return decideRenewFasteners(state, sheet, command);
+    case 'order-parts':
+      return decideOrder(state, sheet, command, id);
+    case 'arrive-part':
+      return decideArrive(state, command);
+    case 'send-part-back':
+      return decideSendBack(state, command, id);
+    case 'cancel-line':
+      return decideCancelLine(state, command);
+    case 'make-quote':
+      return decideMakeQuote(state, command);
+    case 'answer-quote':
+      return decideAnswerQuote(state, command, id);
+    case 'take-run':
+      return decideTakeRun(state, sheet, command);
+    case 'lead-back':
+      return decideLeadBack(state, sheet, command);
     case 'hold':
       return decideHold(state, command, id);
     case 'clear-hold':
@@ -150,16 +179,34 @@ function choose(
     case 'take-back':
       return decideTakeBack(state, command);
     case 'sign-off':
-      return decideSignOff(state, sheet);
+      return decideSignOff(state, sheet, who);
+    case 'check-over':
+      return decideCheckOver(state, sheet, who);
     case 'hand-over':
       return decideHandOver(state, command);
     default:
-      return unreachable(command);
+      return unreachable('a command that nothing decides', command);
   }
 }
 
-function unreachable(command: never): never {
-  throw new Error(`a command that nothing decides: ${JSON.stringify(command)}`);
+/** Building up, and ordering, past what was agreed waits for a new yes; taking apart and looking never does. */
+function pastTheAgreedSum(
+  state: BenchState,
+  sheet: Sheet,
+  command: Command,
+  { money }: DecideContext,
+): Decision | undefined {
+  const agreed = agreedMinor(state);
+  const costs = command.type === 'order-parts' || ('op' in command && command.op?.startsWith('build/'));
+  if (agreed === undefined || !money || !costs) return undefined;
+  const { totalMinor } = billOf(sheet, state, money);
+  if (totalMinor <= agreed) return undefined;
+  const sum = (minor: number): string => (minor / 100).toFixed(2);
+  return refuse(
+    'past-agreed',
+    `It comes to ${sum(totalMinor)}, and ${sum(agreed)} is agreed`,
+    'Get a new yes: make a quote',
+  );
 }
 
 /** Steps that these events finished, and that the log does not yet say are done. */

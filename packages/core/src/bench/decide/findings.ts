@@ -2,21 +2,88 @@ import { findings as allFindings, type Sheet } from '../../sheet/index.ts';
 import type { Command } from '../commands.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
+import type { NewEvent } from '../events.ts';
+import { adviseFinding } from '../measuring/advice.ts';
+import { causeEvidence } from '../measuring/evidence.ts';
 import { reach } from './reach.ts';
 
-/** Records the judgement on a part, with its reason. */
-export function decideJudge(state: BenchState, sheet: Sheet, command: Extract<Command, { type: 'judge' }>): Decision {
+/**
+ * Records the judgement on a part. It may differ from what the sheet and the readings advise, with a reason. A watched
+ * part becomes a deferral; a scrapped body holds the job for the question of an exchange unit.
+ */
+export function decideJudge(
+  state: BenchState,
+  sheet: Sheet,
+  command: Extract<Command, { type: 'judge' }>,
+  commandId: string,
+): Decision {
   const reached = reach(sheet, state, command.op, ['judge']);
   if ('refused' in reached) return reached.refused;
-  if (!reached.op.parts.includes(command.part))
-    return refuse('wrong-value', `"${command.part}" is not judged here`, `One of: ${reached.op.parts.join(', ')}`);
-  if (!allFindings.some((f) => f === command.finding))
-    return refuse('not-a-choice', `"${command.finding}" is not a finding`, `One of: ${allFindings.join(', ')}`);
-  const reason = command.reason.trim();
-  if (reason === '') return refuse('not-complete', 'A finding needs its reason', 'Say what was seen or measured');
+  const { part, finding } = command;
+  const known = sheet.parts[part];
+  const judgedHere = reached.op.parts.includes(part) || sheet.whileOpen.some((w) => w.part === part);
+  if (!known || !judgedHere)
+    return refuse('wrong-value', `"${part}" is not judged here`, `One of: ${reached.op.parts.join(', ')}`);
+  if (!allFindings.some((f) => f === finding))
+    return refuse('not-a-choice', `"${finding}" is not a finding`, `One of: ${allFindings.join(', ')}`);
+  const advice = adviseFinding(sheet, state, part);
+  const agrees = advice.finding === finding;
+  const reason = command.reason?.trim() || (agrees ? advice.says[0] : undefined);
+  if (!reason)
+    return advice.finding === undefined
+      ? refuse('not-complete', 'A finding needs its reason', 'Say what was seen or measured')
+      : refuse(
+          'not-complete',
+          `The sheet and the readings say ${advice.finding}: another finding needs its reason`,
+          'Say what was seen or measured',
+        );
+  const events: NewEvent[] = [
+    {
+      type: 'finding-made',
+      payload: { op: reached.op.id, part, finding, reason, advised: advice.finding ?? null, says: advice.says },
+    },
+  ];
+  if (finding === 'watch') {
+    const again = known.lookAgain === undefined ? {} : { again: known.lookAgain };
+    events.push({ type: 'deferral-made', payload: { part, title: known.title, words: reason, ...again } });
+  }
+  if (finding === 'scrap' && known.body) {
+    const exchange = sheet.exchange ? `${sheet.exchange.title}, ${sheet.exchange.order}?` : 'An exchange unit?';
+    events.push({
+      type: 'held',
+      payload: { hold: commandId, why: 'decision', note: `${known.title} is scrap. ${exchange}` },
+    });
+  }
+  return accept(...events);
+}
+
+/** Records why the unit failed, with what was read and seen that speaks for it; or that it is not known. */
+export function decideCause(
+  state: BenchState,
+  sheet: Sheet,
+  command: Extract<Command, { type: 'find-cause' }>,
+): Decision {
+  const reached = reach(sheet, state, command.op, ['cause']);
+  if ('refused' in reached) return reached.refused;
+  const cause = sheet.causes[reached.op.cause]!;
+  const note = command.note?.trim();
+  const base = { op: reached.op.id, cause: cause.id, ask: cause.ask, ...(note ? { note } : {}) };
+  if (command.choice === null)
+    return accept({ type: 'cause-found', payload: { ...base, choice: null, title: 'Not known', evidence: [] } });
+  const choice = cause.choices.find((c) => c.id === command.choice);
+  if (!choice)
+    return refuse(
+      'not-a-choice',
+      `"${command.choice}" is not offered`,
+      `One of: ${cause.choices.map((c) => c.id).join(', ')}, or none of them`,
+    );
+  const evidence = causeEvidence(sheet, state, cause)
+    [choice.id]!.filter((e) => e.speaks === 'for')
+    .map((e) => e.says);
+  const then = choice.then === undefined ? {} : { then: choice.then };
   return accept({
-    type: 'finding-made',
-    payload: { op: reached.op.id, part: command.part, finding: command.finding, reason },
+    type: 'cause-found',
+    payload: { ...base, choice: choice.id, title: choice.title, evidence, ...then },
   });
 }
 

@@ -2,7 +2,15 @@ import { canonical, formatQuantity, inCanonical } from '../../quantities/index.t
 import { ReckonError } from '../../reckoners/index.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command, DecideContext } from '../commands.ts';
-import { advisePack, drawerWithPackOut, predict } from '../packs.ts';
+import {
+  advisePack,
+  depthsRead,
+  drawerWithPackOut,
+  neededPack,
+  piecesOfDrawer,
+  predict,
+  type PackAdvice,
+} from '../setting/index.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
 import { reach } from './reach.ts';
@@ -20,24 +28,33 @@ export function decideFitPack(
   if (!setting?.shims) return refuse('wrong-kind', 'This setting is not made with shims', 'Set it as the sheet says');
   const soFar = state.settings[setting.id];
   const drawer = context.drawers[setting.shims.drawer] ?? [];
-  let advice;
+  const made = command.made?.trim();
+  if (made === '')
+    return refuse('not-complete', 'Where does the piece come from?', 'Say what it was bought as, or ground from');
+  let advice:
+    (Pick<PackAdvice, 'needed' | 'uncertainty' | 'forSetting'> & Partial<Pick<PackAdvice, 'fromDrawer'>>) | undefined;
   try {
-    advice = advisePack(setting, soFar, drawer);
+    // What is made for it needs no drawer: only what is needed is reckoned.
+    advice = made === undefined ? advisePack(setting, state, drawer) : neededPack(setting, state);
   } catch (e) {
     if (e instanceof ReckonError) return refuse('wrong-value', e.message, 'Read again with another trial pack');
     throw e;
   }
-  if (!advice || !soFar)
-    return refuse(
-      'not-complete',
-      `Read the ${setting.title.toLowerCase()} with the pack that is in first`,
-      `${setting.repeats} readings`,
-    );
+  if (!advice) {
+    const { left } = depthsRead(setting, state);
+    return left.length > 0
+      ? refuse('not-complete', `Not measured yet: ${left.join(', ')}`, 'Measure the depths first')
+      : refuse(
+          'not-complete',
+          `Read the ${setting.title.toLowerCase()} with the pack that is in first`,
+          `${setting.repeats} readings`,
+        );
+  }
   if (command.pieces.length === 0)
     return refuse('wrong-value', 'A pack has at least one piece', 'Choose pieces from the drawer');
 
-  const within = drawerWithPackOut(drawer, soFar.rounds.at(-1)?.fitted?.pieces ?? []);
-  for (const piece of command.pieces) {
+  const within = drawerWithPackOut(drawer, piecesOfDrawer(soFar));
+  for (const piece of made === undefined ? command.pieces : []) {
     const mm = inCanonical(piece, 'length');
     const same = (q: typeof piece): boolean => Math.abs(inCanonical(q, 'length') - mm) < 1e-6;
     const wanted = command.pieces.filter(same).length;
@@ -58,9 +75,10 @@ export function decideFitPack(
       pieces: command.pieces,
       pack: canonical(Number(packMm.toFixed(6)), 'length'),
       needed: advice.needed,
-      predicted: predict(setting, soFar, packMm) ?? setting.target,
+      predicted: predict(setting, state, packMm) ?? setting.target,
       uncertainty: advice.uncertainty,
-      working: [...advice.forSetting.working, ...advice.fromDrawer.working],
+      working: [...advice.forSetting.working, ...(advice.fromDrawer?.working ?? [])],
+      ...(made === undefined ? {} : { made }),
     },
   });
 }

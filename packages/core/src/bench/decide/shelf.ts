@@ -3,7 +3,7 @@ import type { Command } from '../commands.ts';
 import { holdReasons, type HoldReason, type NewEvent } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
-import { notACount, refuseCount } from './strip.ts';
+import { notACount, refuseCount } from './counts.ts';
 
 type Of<T extends Command['type']> = Extract<Command, { type: T }>;
 
@@ -44,8 +44,6 @@ export function decideMove(state: BenchState, command: Of<'move'>): Decision {
 export function decidePark(state: BenchState, command: Of<'park'>, commandId: string): Decision {
   const wrong = notAReason(command.why);
   if (wrong) return wrong;
-  if (state.parked)
-    return refuse('already-done', `It stands parked at ${state.parked.to} already`, 'Resume it, or move it');
   const to = command.to.trim();
   const note = command.note.trim();
   if (to === '') return refuse('not-complete', 'Where does it go?', 'Name a place on the shelf');

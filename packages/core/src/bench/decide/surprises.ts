@@ -1,3 +1,4 @@
+import { unreachable } from '../../records.ts';
 import { ladderOf, nextMove, stepDone } from '../moves.ts';
 import type { LadderStep, Sheet } from '../../sheet/index.ts';
 import type { Command } from '../commands.ts';
@@ -5,7 +6,7 @@ import type { NewEvent } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
 import type { OwnThing } from '../strip-events.ts';
-import { notACount, refuseCount } from './strip.ts';
+import { notACount, refuseCount } from './counts.ts';
 
 type Of<T extends Command['type']> = Extract<Command, { type: T }>;
 const MOST_OWN = 60;
@@ -121,10 +122,6 @@ export function decideSurprise(state: BenchState, sheet: Sheet, command: Of<'sur
       );
     }
     default:
-      return unknownKind(command.kind);
+      return unreachable('a surprise of an unknown kind', command.kind);
   }
-}
-
-function unknownKind(kind: never): never {
-  throw new Error(`a surprise of an unknown kind: ${String(kind)}`);
 }

@@ -3,7 +3,7 @@ import type { Command } from '../commands.ts';
 import type { NewEvent } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
-import { notACount, refuseCount } from './strip.ts';
+import { notACount, refuseCount } from './counts.ts';
 
 type Complete = Extract<Command, { type: 'complete' }>;
 

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { createHash, generateKeyPairSync, sign } from 'node:crypto';
+import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -16,7 +17,7 @@ import {
   stageOf,
   type JobEvent,
 } from '../index.ts';
-import { fingerprint, signedText, verifyExport, type JobExport } from './index.ts';
+import { fingerprint, signedText, recordSchema, verifyExport, type JobExport } from './index.ts';
 
 const keys = generateKeyPairSync('ed25519');
 const publicKey = keys.publicKey.export({ type: 'spki', format: 'der' }).subarray(-32).toString('hex');
@@ -30,7 +31,7 @@ function exported(): JobExport {
   const signature = sign(null, Buffer.from(signedText('j1', head.seq, head.hash)), keys.privateKey).toString('hex');
   return JSON.parse(
     JSON.stringify({
-      jubb: 'job-record/2',
+      jubb: 'job-record/4',
       job: 'j1',
       workshop: 'Skerrow Rebuilds',
       sheet: bench.sheet,
@@ -103,6 +104,22 @@ describe('a record of form 1, exported by the first release', () => {
     // Dressed up as form 2 it lacks what form 2 must have.
     const dressed = alteredKept((f) => void (f.jubb = 'job-record/2'));
     expect(verifyExport(dressed, []).checks.find((c) => c.what === 'record')?.good).toBe(false);
+  });
+});
+
+describe('records of older forms', () => {
+  test.each([
+    ['job-record/2', ['desk', 'proving'], true],
+    ['job-record/3', ['proving'], true],
+    ['job-record/3', ['desk', 'proving'], false],
+    ['job-record/4', ['proving'], false],
+  ] as const)('%s without %s verifies: %s', (jubb, gone, good) => {
+    const older = altered((f) => {
+      f.jubb = jubb;
+      const record = f.record as Partial<Record<string, unknown>>;
+      for (const key of gone) delete record[key];
+    });
+    expect(verifyExport(older, [publicKey]).good).toBe(good);
   });
 });
 
@@ -191,5 +208,22 @@ describe('verifying an export', () => {
     } as JobEvent;
     const bad = { ...file, events: [...file.events, ...chain(file.events.at(-1)!.hash, [more])] };
     expect(verifyExport(bad, [publicKey]).good).toBe(false);
+  });
+});
+
+describe('the published schema of a record', () => {
+  const published = JSON.parse(readFileSync(join(process.cwd(), 'library/job-record.schema.json'), 'utf8')) as object;
+  // A validator from the registry.
+  const validate = new Ajv2020({ strict: false }).compile(published);
+  test('is the one in the code, and an export keeps to it', () => {
+    expect(published).toEqual(JSON.parse(JSON.stringify(recordSchema)));
+    expect([validate(file), validate.errors]).toEqual([true, null]);
+  });
+  test.each<[string, (f: Mutable<JobExport>) => void]>([
+    ['a hash that is none', (f) => void (f.events[0]!.hash = 'no hash')],
+    ['a record without its joints', (f) => void delete (f.record as Partial<typeof f.record>).joints],
+    ['another form', (f) => void ((f as { jubb: string }).jubb = 'job-record/9')],
+  ])('%s does not', (_, change) => {
+    expect(validate(altered(change))).toBe(false);
   });
 });

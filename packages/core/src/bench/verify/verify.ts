@@ -5,10 +5,12 @@ import { fold } from '../evolve.ts';
 import { buildRecord, type JobRecord } from '../record.ts';
 import { fingerprint, signatureFits, type HeadSignature } from './signature.ts';
 
+const forms = ['job-record/1', 'job-record/2', 'job-record/3', 'job-record/4'] as const;
+
 /** What a job is exported as. */
 export interface JobExport {
-  /** Form 1 had no `strip` in its record; it is read and verified as it was. */
-  readonly jubb: 'job-record/1' | 'job-record/2';
+  /** Form 1 had no `strip` in its record, form 2 no `desk`, form 3 no `proving`; each is read and verified as it was. */
+  readonly jubb: (typeof forms)[number];
   readonly job: string;
   readonly workshop: string;
   readonly sheet: Sheet;
@@ -94,8 +96,15 @@ export function verifyExport(file: unknown, knownKeys: readonly string[]): Verif
 
 function recordAgrees(file: JobExport): boolean {
   try {
-    const { strip, ...one } = buildRecord(file.sheet, fold(file.job, file.events));
-    return canonicalJson(file.jubb === 'job-record/1' ? one : { ...one, strip }) === canonicalJson(file.record);
+    const { strip, desk, proving, ...one } = buildRecord(file.sheet, fold(file.job, file.events));
+    const form = forms.indexOf(file.jubb) + 1;
+    const said = {
+      ...one,
+      ...(form >= 2 ? { strip } : {}),
+      ...(form >= 3 ? { desk } : {}),
+      ...(form >= 4 ? { proving } : {}),
+    };
+    return canonicalJson(said) === canonicalJson(file.record);
   } catch {
     // A sheet or log that no longer folds cannot agree with anything; the check says so.
     return false;
@@ -106,7 +115,7 @@ function isExport(file: unknown): file is JobExport {
   if (typeof file !== 'object' || file === null) return false;
   const f = file as Record<string, unknown>;
   return (
-    (f['jubb'] === 'job-record/1' || f['jubb'] === 'job-record/2') &&
+    forms.some((form) => form === f['jubb']) &&
     typeof f['job'] === 'string' &&
     Array.isArray(f['events']) &&
     f['events'].every((e) => typeof e === 'object' && e !== null && typeof (e as LoggedEvent).hash === 'string') &&

@@ -1,3 +1,4 @@
+import { unreachable } from '../../records.ts';
 import { JubbError } from '../../error.ts';
 import {
   canonicalUnit,
@@ -119,7 +120,7 @@ function checkField(field: Field, given: unknown, at: string, defaults: DefaultU
       return checkField(option, given, at, defaults);
     }
     default:
-      return unreachable(field);
+      return unreachable('a field kind without a check', field);
   }
 }
 
@@ -185,10 +186,6 @@ function couldBe(field: Field, given: unknown): boolean {
   }
 }
 
-function unreachable(field: never): never {
-  throw new Error(`a field kind without a check: ${JSON.stringify(field)}`);
-}
-
 function bounded(
   value: number,
   field: { min?: number; max?: number; above?: number } & Field,
@@ -235,7 +232,7 @@ export function accepted(field: Field): string {
     case 'either':
       return field.options.map(accepted).join('; or ');
     default:
-      return unreachable(field);
+      return unreachable('a field kind without a check', field);
   }
 }
 

@@ -1,26 +1,17 @@
 import type { SheetProblem } from '../errors.ts';
-import {
-  needs,
-  SHEET_FORMAT,
-  type IdentifyQuestion,
-  type Kit,
-  type Measure,
-  type Part,
-  type Setting,
-  type Sheet,
-} from '../types.ts';
+import { needs, SHEET_FORMAT, type IdentifyQuestion, type Kit, type Part, type Sheet } from '../types.ts';
+import { mapValues } from '../../records.ts';
 import { expandEach } from './each.ts';
+import { compileFit, compileLip, compileRing } from './fits.ts';
 import { compileFrom, compileJoint, figureFrom } from './joints.ts';
-import type { RawMeasure, RawPart, RawQuestion, RawSetting, RawSheet } from './raw.ts';
+import type { RawPart, RawQuestion, RawSheet } from './raw.ts';
+import { compileJudging, minor } from './judging.ts';
+import { compileMeasure } from './measures.ts';
+import { patternChoices, writtenChoices } from './looks.ts';
+import { compileSetting } from './settings.ts';
 import { asList, Reader, type Path } from './reader.ts';
+import { compileTest } from './tests.ts';
 import { compileSteps, stepId } from './steps.ts';
-
-function mapValues<A, B>(
-  from: Readonly<Record<string, A>> | undefined,
-  make: (id: string, value: A) => B,
-): Record<string, B> {
-  return Object.fromEntries(Object.entries(from ?? {}).map(([id, value]) => [id, make(id, value)]));
-}
 
 /**
  * Makes a {@link Sheet} of a sheet as written: quantities parsed, names resolved, shorthands opened.
@@ -46,15 +37,15 @@ export function compileSheet(written: RawSheet): {
     identify: (raw.identify ?? [])
       .map((q, i) => compileQuestion(reader, q, i, raw))
       .sort((a, b) => needs.indexOf(a.needs) - needs.indexOf(b.needs)),
-    parts: mapValues(raw.parts, (id, p) => compilePart(reader, id, p, raw)),
-    kits: mapValues(raw.kits, (id, k): Kit => {
+    parts: mapValues(raw.parts, (p, id) => compilePart(reader, id, p, raw)),
+    kits: mapValues(raw.kits, (k, id): Kit => {
       k.covers.forEach((p, i) => reader.name(['kits', id, 'covers', i], p, raw.parts, 'part'));
       return { id, title: k.title ?? id, order: k.order, priceMinor: minor(k.price), covers: k.covers };
     }),
-    joints: mapValues(raw.joints, (id, j) => compileJoint(reader, id, j, raw)),
-    aids: mapValues(raw.aids, (id, a) => ({ id, title: a.title, where: a.where })),
-    leads: mapValues(raw.leads, (id, l) => ({ id, title: l.title, where: l.where, kind: l.kind ?? 'connector' })),
-    marks: mapValues(raw.marks, (id, m) => {
+    joints: mapValues(raw.joints, (j, id) => compileJoint(reader, id, j, raw)),
+    aids: mapValues(raw.aids, (a, id) => ({ id, title: a.title, where: a.where })),
+    leads: mapValues(raw.leads, (l, id) => ({ id, title: l.title, where: l.where, kind: l.kind ?? 'connector' })),
+    marks: mapValues(raw.marks, (m, id) => {
       m.between.forEach((p, i) => reader.name(['marks', id, 'between', i], p, raw.parts, 'part'));
       if (new Set(m.between).size < m.between.length)
         reader.problem(
@@ -76,14 +67,14 @@ export function compileSheet(written: RawSheet): {
       from: stepId(s.from, 'strip'),
       until: stepId(s.until, 'build'),
     })),
-    measures: mapValues(raw.measures, (id, m) => compileMeasure(reader, id, m, raw)),
-    settings: mapValues(raw.settings, (id, s) => compileSetting(reader, id, s, raw)),
-    methods: mapValues(raw.methods, (id, m) => ({
+    measures: mapValues(raw.measures, (m, id) => compileMeasure(reader, id, m, raw)),
+    settings: mapValues(raw.settings, (s, id) => compileSetting(reader, id, s, raw)),
+    methods: mapValues(raw.methods, (m, id) => ({
       id,
       ask: m.ask,
       choices: Object.entries(m.choices).map(([choice, c]) => ({ id: choice, title: c.title, why: c.why ?? '' })),
     })),
-    fluids: mapValues(raw.fluids, (id, f) => ({
+    fluids: mapValues(raw.fluids, (f, id) => ({
       id,
       title: f.title ?? id,
       grade: f.grade,
@@ -94,19 +85,8 @@ export function compileSheet(written: RawSheet): {
       ),
       from: figureFrom(f.from, raw),
     })),
-    tests: mapValues(raw.tests, (id, t) => {
-      const dimension = reader.dimension(['tests', id, 'quantity'], t.quantity);
-      return {
-        id,
-        title: t.title,
-        dimension,
-        gauge: t.gauge ?? 'by hand',
-        accept: reader.band(['tests', id, 'accept'], t.accept, dimension),
-        failedBy: t['failed-by'] ?? [],
-        from: figureFrom(t.from, raw),
-      };
-    }),
-    looks: mapValues(raw.looks, (id, l) => {
+    tests: mapValues(raw.tests, (t, id) => compileTest(reader, id, t, raw)),
+    looks: mapValues(raw.looks, (l, id) => {
       if (l.part !== undefined) reader.name(['looks', id, 'part'], l.part, raw.parts, 'part');
       return {
         id,
@@ -114,11 +94,13 @@ export function compileSheet(written: RawSheet): {
         ask: l.ask,
         by: l.by ?? 'eye',
         part: l.part,
-        choices: Object.entries(l.choose).map(([choice, c]) => ({ id: choice, ...c })),
+        ...(l.pattern === undefined ? {} : { pattern: l.pattern }),
+        choices: l.pattern === undefined ? writtenChoices(reader, id, l) : patternChoices(),
         failedBy: l['failed-by'] ?? [],
       };
     }),
-    stacks: mapValues(raw.stacks, (id, s) => ({
+    ...compileJudging(reader, raw),
+    stacks: mapValues(raw.stacks, (s, id) => ({
       id,
       title: s.title,
       from: s.from ?? 'top',
@@ -128,6 +110,15 @@ export function compileSheet(written: RawSheet): {
       })),
       last: s.last,
     })),
+    ...(raw['hand-over']
+      ? {
+          handOver: {
+            runIn: raw['hand-over']['run-in'] ?? [],
+            lookAgain: raw['hand-over']['look-again'] ?? [],
+            secondPerson: raw['hand-over']['second-person'] ?? false,
+          },
+        }
+      : {}),
     steps: compileSteps(reader, raw, rungAt),
   };
   sheet.standing.forEach((s) => {
@@ -169,10 +160,6 @@ function compileQuestion(reader: Reader, q: RawQuestion, i: number, sheet: RawSh
   };
 }
 
-function minor(price: number | undefined): number | undefined {
-  return price === undefined ? undefined : Math.round(price * 100);
-}
-
 function compilePart(reader: Reader, id: string, p: RawPart, sheet: RawSheet): Part {
   const at: Path = ['parts', id];
   if (p.replaces !== undefined) reader.name([...at, 'replaces'], p.replaces, sheet.parts, 'part');
@@ -185,6 +172,9 @@ function compilePart(reader: Reader, id: string, p: RawPart, sheet: RawSheet): P
     renew: p.renew ?? 'inspect',
     order: p.order,
     priceMinor: minor(p.price),
+    reuseIf: p['reuse-if'],
+    lookAgain: p['look-again'],
+    ...(p.body ? { body: true } : {}),
     goes: p.goes,
     fits: p.fits,
     where: p.where,
@@ -193,80 +183,9 @@ function compilePart(reader: Reader, id: string, p: RawPart, sheet: RawSheet): P
     replaces: p.replaces,
     side: p.onSide,
     stays: p.stays ?? false,
-    ring: p.ring && {
-      inside: reader.quantity([...at, 'ring', 'inside'], p.ring.inside, 'length'),
-      section: reader.quantity([...at, 'ring', 'section'], p.ring.section, 'length'),
-      material: p.ring.material,
-    },
-    lip: p.lip && {
-      shaft: reader.quantity([...at, 'lip', 'shaft'], p.lip.shaft, 'length'),
-      bore: reader.quantity([...at, 'lip', 'bore'], p.lip.bore, 'length'),
-      width: reader.quantity([...at, 'lip', 'width'], p.lip.width, 'length'),
-      faces: p.lip.faces,
-    },
-  };
-}
-
-function compileMeasure(reader: Reader, id: string, m: RawMeasure, sheet: RawSheet): Measure {
-  const at: Path = ['measures', id];
-  const dimension = reader.dimension([...at, 'quantity'], m.quantity);
-  const figure = (key: 'new' | 'min' | 'max'): ReturnType<Reader['quantity']> | undefined =>
-    m[key] === undefined ? undefined : reader.quantity([...at, key], m[key], dimension);
-  reader.name([...at, 'part'], m.part, sheet.parts, 'part');
-  if (m.min === undefined && m.max === undefined)
-    reader.problem(at, 'no-limit', `"${m.title}" has neither min nor max: nothing can be decided from it`);
-  return {
-    id,
-    title: m.title,
-    part: m.part,
-    dimension,
-    gauge: m.gauge ?? 'by hand',
-    at: m.at && m.at.length > 0 ? m.at : ['once'],
-    newSize: figure('new'),
-    min: figure('min'),
-    max: figure('max'),
-    outsideOffers: m.outside?.offer ?? [],
-    groove: m.groove,
-    from: figureFrom(m.from, sheet),
-  };
-}
-
-function compileSetting(reader: Reader, id: string, s: RawSetting, sheet: RawSheet): Setting {
-  const at: Path = ['settings', id];
-  const dimension = reader.dimension([...at, 'quantity'], s.quantity);
-  const band = reader.band([...at, 'band'], s.band, dimension);
-  if (s.seat) reader.name([...at, 'seat', 'joint'], s.seat.joint, sheet.joints, 'joint');
-  if (s.shims !== undefined && (s.thicker === undefined || s.trial === undefined)) {
-    reader.problem(at, 'shims-incomplete', 'shims need "thicker: looser|tighter" and a "trial" pack');
-  }
-  return {
-    id,
-    title: s.title,
-    kind: s.kind,
-    dimension,
-    gauge: s.gauge ?? 'by hand',
-    band,
-    target:
-      s.target === undefined
-        ? { value: (band.low.value + band.high.value) / 2, unit: band.low.unit }
-        : reader.quantity([...at, 'target'], s.target, dimension),
-    repeats: s.repeats ?? 1,
-    shims:
-      s.shims === undefined
-        ? undefined
-        : {
-            drawer: s.shims,
-            thicker: s.thicker ?? 'looser',
-            trial: reader.quantity([...at, 'trial'], s.trial ?? '0 mm', 'length'),
-            pack: s.pack ?? 'the pack',
-            mayBeOff: reader.quantity([...at, 'may-be-off'], s['may-be-off'] ?? '0.01 mm', 'length'),
-          },
-    seat: s.seat && {
-      joint: s.seat.joint,
-      to: reader.quantity([...at, 'seat', 'to'], s.seat.to, 'torque'),
-      turning: s.seat.turning,
-    },
-    how: s.how,
-    from: figureFrom(s.from, sheet),
+    ring: p.ring && compileRing(reader, [...at, 'ring'], p.ring),
+    lip: p.lip && compileLip(reader, [...at, 'lip'], p.lip),
+    ...(p.fit ? { fit: compileFit(reader, [...at, 'fit'], p.fit) } : {}),
+    ...(p['may-not-touch'] === undefined ? {} : { mayNotTouch: p['may-not-touch'] }),
   };
 }

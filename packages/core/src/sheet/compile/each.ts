@@ -1,11 +1,11 @@
 import type { RawRung, RawSheet } from './raw.ts';
 
 /** The maps of a sheet whose entries may stand once on each side or place. */
-const MAPS = ['parts', 'joints', 'aids', 'leads', 'looks', 'marks', 'measures', 'settings', 'tests'] as const;
+const MAPS = ['parts', 'joints', 'aids', 'leads', 'looks', 'marks', 'measures', 'settings', 'tests', 'causes'] as const;
 /** Words for people: a name that happens to stand in them is no name. */
 const WORDS = new Set([
   'title', 'do', 'say', 'note', 'ask', 'yes', 'helper', 'group', 'confirm', 'clean', 'where', 'with', 'to', 'how',
-  'until', 'check', 'clear', 'rework', 'tools', 'caution', 'ahead', 'way', 'goes', 'kind', 'gauge', 'quantity',
+  'until', 'check', 'clear', 'rework', 'tools', 'then', 'reuse-if', 'look-again', 'asks', 'takes', 'caution', 'ahead', 'way', 'keep-clear', 'may-not-touch', 'faces', 'hole', 'on', 'shape', 'pattern', 'thicker', 'sign', 'material', 'motion', 'medium', 'goes', 'kind', 'gauge', 'quantity',
 ]); // prettier-ignore
 
 export interface Expanded {
@@ -47,15 +47,25 @@ export function expandEach(raw: RawSheet): Expanded {
       raw[map] && Object.fromEntries(Object.entries(raw[map]).flatMap(([name, entry]) => copies(name, entry, sides))),
     ]),
   );
+  const both = (p: string): readonly string[] => sides.get(p)?.map((s) => on(p, s)) ?? [p];
   const kits =
     raw.kits &&
-    Object.fromEntries(
-      Object.entries(raw.kits).map(([k, kit]) => [
-        k,
-        { ...kit, covers: kit.covers.flatMap((p) => sides.get(p)?.map((s) => on(p, s)) ?? [p]) },
-      ]),
-    );
-  return { raw: { ...raw, ...maps, ...(kits ? { kits } : {}), rungs }, rungAt };
+    Object.fromEntries(Object.entries(raw.kits).map(([k, kit]) => [k, { ...kit, covers: kit.covers.flatMap(both) }]));
+  const sets =
+    raw.sets &&
+    Object.fromEntries(Object.entries(raw.sets).map(([k, s]) => [k, { ...s, parts: s.parts.flatMap(both) }]));
+  const open = raw['while-open']?.flatMap((w) => both(w.part).map((part) => ({ ...w, part })));
+  return {
+    raw: {
+      ...raw,
+      ...maps,
+      ...(kits ? { kits } : {}),
+      ...(sets ? { sets } : {}),
+      ...(open ? { 'while-open': open } : {}),
+      rungs,
+    },
+    rungAt,
+  };
 }
 
 /** "Left caliper bolt": as it is said at the bench. */

@@ -1,12 +1,7 @@
-import { formatNumber, inCanonical } from '../../quantities/index.ts';
-import {
-  boltTorque,
-  threadEngagement,
-  ReckonError,
-  type PropertyClass,
-  type ThreadMaterial,
-} from '../../reckoners/index.ts';
+import { formatNumber, inCanonical, type Quantity } from '../../quantities/index.ts';
+import { ReckonError } from '../../reckoners/index.ts';
 import type { FigureSource, Joint, Pattern, Stage } from '../types.ts';
+import { safeTorque } from '../safe-torque.ts';
 import { assumedWindow } from '../window.ts';
 import type { RawFrom, RawJoint, RawSheet, RawStage } from './raw.ts';
 import type { Path, Reader } from './reader.ts';
@@ -34,6 +29,9 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
     fasteners: raw.fasteners ?? 'reuse',
     hand: raw.hand ?? 'right',
     threadlocker: raw.threadlocker,
+    ...(raw['keep-clear'] === undefined ? {} : { keepClear: raw['keep-clear'] }),
+    ...(raw.running ? { running: true } : {}),
+    ...(raw.grip === undefined ? {} : { grip: reader.quantity([...at, 'grip'], raw.grip, 'length') }),
     hold: raw.hold,
     from: raw.tighten.some((t) => t.figure === 'none') ? { kind: 'computed' } : figureFrom(raw.from, sheet),
   };
@@ -103,44 +101,23 @@ function compileStage(reader: Reader, at: Path, raw: RawStage, i: number, joint:
     window: single ? assumedWindow(middle) : read,
     windowAssumed: single,
     ...(units ? { unitAsked: units } : {}),
+    ...(raw.expect === undefined ? {} : { expect: reader.band([...at, 'expect'], raw.expect, 'angle') }),
   };
 }
 
-/** Share of yield that a computed figure aims at, and of the softer thread's limit that it keeps to: common practice. */
-const COMPUTED_UTILISATION = 0.7;
-const COMPUTED_OF_STRIP = 0.7;
-
 /** No figure in the book: a safe one from thread, class and the softer thread. Never a silent guess: marked computed. */
 function computedStage(reader: Reader, at: Path, name: string, joint: RawJoint): Stage {
-  let nm = 0;
+  let to: Quantity = { value: 0, unit: 'N·m' };
   try {
-    if (joint.class === undefined)
-      throw new ReckonError(
-        'missing-field',
-        'class',
-        undefined,
-        'a property class such as 8.8',
-        'without a figure the class must be known, so that a safe one can be computed',
-      );
-    nm = boltTorque.reckon({
+    to = safeTorque({
       thread: joint.thread,
-      propertyClass: joint.class as PropertyClass,
-      utilisation: COMPUTED_UTILISATION,
-    }).results.torque.value;
-    if (joint.into) {
-      const { limitTorque } = threadEngagement.reckon({
-        thread: joint.thread,
-        propertyClass: joint.class as PropertyClass,
-        engagement: joint.into.engagement,
-        nutMaterial: joint.into.material as ThreadMaterial,
-      }).results;
-      nm = Math.min(nm, COMPUTED_OF_STRIP * limitTorque.value);
-    }
+      ...(joint.class === undefined ? {} : { propertyClass: joint.class }),
+      ...(joint.into ? { into: joint.into } : {}),
+    }).torque;
   } catch (e) {
     if (!(e instanceof ReckonError)) throw e;
     reader.problem(at, e.code, e.message);
   }
-  const to = { value: Number(nm.toPrecision(2)), unit: 'N·m' };
   return { name, kind: 'torque', to, window: assumedWindow(to), windowAssumed: true };
 }
 

@@ -21,6 +21,8 @@ const QUALIFIERS = new Set([
   'check',
   'clear',
   'through',
+  'on',
+  'strokes',
 ]);
 interface Place {
   readonly rung: string;
@@ -49,6 +51,7 @@ const named: Readonly<Record<string, Named>> = {
   set: (r, at, n, s) => ({ kind: 'set', setting: r.name(at, n, s.settings, 'setting') }),
   identify: (r, at, n, s) => ({ kind: 'identify', question: questionName(r, at, n, s) }),
   measure: (r, at, n, s) => ({ kind: 'measure', measure: r.name(at, n, s.measures, 'measure') }),
+  cause: (r, at, n, s) => ({ kind: 'cause', cause: r.name(at, n, s.causes, 'cause') }),
   choose: (r, at, n, s) => ({ kind: 'choose', method: r.name(at, n, s.methods, 'method') }),
   disconnect: (r, at, n, s) => ({ kind: 'disconnect', lead: r.name(at, n, s.leads, 'lead') }),
   reconnect: (r, at, n, s) => ({ kind: 'reconnect', lead: r.name(at, n, s.leads, 'lead') }),
@@ -249,6 +252,8 @@ function plainOp(
     except: raw.except,
     minutes: raw.for === undefined ? undefined : reader.minutes([...at.slice(0, -1), 'for'], raw.for),
     by: by.length > 0 ? by.join(', then ') : undefined,
+    ...(raw.on === undefined ? {} : { on: raw.on }),
+    ...(raw.strokes === undefined ? {} : { strokes: raw.strokes }),
     until: raw.until,
     check: raw.check,
     clear: raw.clear,

@@ -1,3 +1,8 @@
+import type { Gland, Lip } from '../fits.ts';
+import type { SchoolKind } from '../setting.ts';
+import type { StandKind } from '../stand.ts';
+import type { MeasureShape } from '../types.ts';
+
 /** A build sheet as written, after it has passed the JSON Schema. */
 export type OneOrMore<T> = T | readonly T[];
 type Figure = string | number;
@@ -24,6 +29,8 @@ export type RawOp = Readonly<Record<string, unknown>> & {
   readonly check?: string;
   readonly clear?: string;
   readonly through?: string;
+  readonly on?: string;
+  readonly strokes?: number;
 };
 export type RawWay = string | { readonly way: string; readonly destroys?: boolean; readonly saves?: string };
 /** Stands once on each of these. */
@@ -94,10 +101,50 @@ export interface RawPart extends RawEach {
   readonly renew?: 'always' | 'inspect' | 'judge';
   readonly order?: string;
   readonly price?: number;
+  readonly 'reuse-if'?: string;
+  readonly 'look-again'?: string;
+  readonly body?: boolean;
   readonly goes?: string;
   readonly stays?: boolean;
-  readonly ring?: { readonly inside: string; readonly section: string; readonly material?: string };
-  readonly lip?: { readonly shaft: string; readonly bore: string; readonly width: string; readonly faces: string };
+  readonly ring?: {
+    readonly inside: string;
+    readonly section: string;
+    readonly material?: string;
+    readonly gland?: {
+      readonly kind: Gland['kind'];
+      readonly motion?: Gland['motion'];
+      readonly groove: string;
+      readonly mating?: string;
+      readonly depth?: string;
+      readonly width: string;
+      readonly medium?: Gland['medium'];
+      readonly 'return-spring'?: string;
+    };
+  };
+  readonly lip?: {
+    readonly shaft: string;
+    readonly bore: string;
+    readonly width: string;
+    readonly faces: string;
+    readonly speed?: string;
+    readonly material?: Lip['material'];
+    readonly 'bore-depth'?: string;
+    readonly 'lip-at'?: string;
+    readonly 'groove-at'?: string;
+  };
+  readonly fit?: {
+    readonly diameter: string;
+    readonly interference?: string;
+    readonly hole?: string;
+    readonly shaft?: string;
+    readonly length?: string;
+    readonly outside?: string;
+    readonly clearance?: string;
+    readonly limit?: string;
+    readonly mass?: string;
+    readonly surface?: string;
+  };
+  readonly 'may-not-touch'?: string;
 }
 export interface RawStage {
   readonly name?: string;
@@ -106,6 +153,7 @@ export interface RawStage {
   readonly turn?: Figure;
   readonly figure?: 'none';
   readonly 'could-be'?: readonly string[];
+  readonly expect?: Figure;
 }
 export interface RawJoint extends RawEach {
   readonly title?: string;
@@ -125,6 +173,9 @@ export interface RawJoint extends RawEach {
   readonly 'low-because'?: string;
   readonly fasteners?: 'reuse' | 'new' | 'new-if-stretched';
   readonly threadlocker?: string;
+  readonly 'keep-clear'?: string;
+  readonly running?: boolean;
+  readonly grip?: Figure;
   readonly hand?: 'left' | 'right';
   readonly from?: RawFrom;
 }
@@ -134,7 +185,7 @@ export interface RawSetting extends RawEach {
   readonly kind: string;
   readonly quantity: string;
   readonly gauge?: string;
-  readonly band: Figure;
+  readonly band?: Figure;
   readonly target?: Figure;
   readonly repeats?: number;
   readonly shims?: string;
@@ -142,8 +193,52 @@ export interface RawSetting extends RawEach {
   readonly trial?: Figure;
   readonly pack?: string;
   readonly 'may-be-off'?: Figure;
+  readonly pieces?: number;
+  readonly per?: { readonly move: Figure; readonly gives: Figure };
   readonly seat?: { readonly joint: string; readonly to: Figure; readonly turning?: string };
   readonly how?: string;
+  readonly by?: string;
+  readonly school?: RawSchool;
+  readonly schools?: Readonly<Record<string, RawSchool>>;
+  readonly pull?: {
+    readonly radius: Figure;
+    readonly 'seal-drag'?: Figure;
+    readonly second?: { readonly pull: Figure; readonly radius: Figure; readonly ratio: number };
+  };
+  readonly bearings?: OneOrMore<string>;
+  readonly feel?: { readonly ask: string; readonly good: string; readonly bad: string };
+  readonly hot?: {
+    readonly span: Figure;
+    readonly rise: Figure;
+    readonly case: string;
+    readonly shaft?: string;
+    readonly arrangement?: 'face-to-face' | 'back-to-back';
+  };
+  readonly together?: string;
+  readonly chart?: {
+    readonly shaft: Figure;
+    readonly tolerance: Figure;
+    readonly rows: readonly { readonly shaft: Figure; readonly compression: Figure }[];
+  };
+  readonly outside?: string;
+}
+export interface RawSchool {
+  readonly kind: SchoolKind;
+  readonly depths?: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly sign: 'plus' | 'minus';
+    readonly gauge?: string;
+  }[];
+  readonly pitch?: Figure;
+  readonly slots?: number;
+  readonly holes?: readonly Figure[];
+  readonly flats?: number;
+  readonly first?: Figure;
+  readonly 'back-off'?: Figure;
+  readonly gear?: number;
+  readonly pinion?: number;
+  readonly per?: { readonly move: Figure; readonly gives: Figure };
 }
 export interface RawMeasure extends RawEach {
   readonly from?: RawFrom;
@@ -151,6 +246,15 @@ export interface RawMeasure extends RawEach {
   readonly part: string;
   readonly quantity: string;
   readonly gauge?: string;
+  readonly shape?: MeasureShape;
+  readonly inside?: boolean;
+  readonly 'out-of-round'?: Figure;
+  readonly taper?: Figure;
+  readonly spread?: Figure;
+  readonly clearance?: { readonly of: string; readonly band: Figure };
+  readonly housing?: Figure;
+  readonly room?: Figure;
+  readonly voltage?: Figure;
   readonly at?: readonly string[];
   readonly new?: Figure;
   readonly min?: Figure;
@@ -164,6 +268,8 @@ export interface RawTest extends RawEach {
   readonly gauge?: string;
   readonly accept: Figure;
   readonly 'failed-by'?: readonly string[];
+  readonly stand?: { readonly kind: StandKind } & Readonly<Record<string, Figure>>;
+  readonly tells?: Readonly<Record<string, string>>;
   readonly from?: RawFrom;
 }
 export interface RawLook extends RawEach {
@@ -171,10 +277,17 @@ export interface RawLook extends RawEach {
   readonly ask: string;
   readonly by?: string;
   readonly part?: string;
-  readonly choose: Readonly<
+  readonly pattern?: 'drive' | 'coast';
+  readonly choose?: Readonly<
     Record<string, { readonly title: string; readonly verdict: 'good' | 'bad' | 'unsure'; readonly says?: string }>
   >;
   readonly 'failed-by'?: readonly string[];
+}
+export interface RawCause extends RawEach {
+  readonly ask: string;
+  readonly choose: Readonly<
+    Record<string, { readonly title: string; readonly speaks?: OneOrMore<string>; readonly then?: string }>
+  >;
 }
 export interface RawStack {
   readonly title: string;
@@ -220,6 +333,17 @@ export interface RawSheet {
     readonly price?: number;
     readonly covers: readonly string[];
   }>;
+  readonly causes?: RawMap<RawCause>;
+  readonly sets?: RawMap<{ readonly title?: string; readonly parts: readonly string[] }>;
+  readonly 'while-open'?: readonly { readonly part: string; readonly asks: string; readonly takes?: string }[];
+  readonly exchange?: {
+    readonly title?: string;
+    readonly order: string;
+    readonly price: number;
+    readonly 'lead-days': number;
+    readonly takes: string;
+  };
+  readonly comeback?: { readonly repair?: string; readonly dressed?: string; readonly exchange?: string };
   readonly joints?: RawMap<RawJoint>;
   readonly aids?: RawMap<RawEach & { readonly title: string; readonly where: string }>;
   readonly leads?: RawMap<RawLead>;
@@ -247,5 +371,10 @@ export interface RawSheet {
     readonly from?: RawFrom;
   }>;
   readonly tests?: RawMap<RawTest>;
+  readonly 'hand-over'?: {
+    readonly 'run-in'?: readonly string[];
+    readonly 'look-again'?: readonly string[];
+    readonly 'second-person'?: boolean;
+  };
   readonly rungs: readonly RawRung[];
 }

@@ -3,8 +3,10 @@ import { findings, type Joint, type Sheet } from '../types.ts';
 import type { Path } from '../compile/reader.ts';
 import { orderSteps, CycleError } from '../ladder/order.ts';
 import { opsOf, type LintProblem, type Report, type Rule } from './rule.ts';
+import { fitRules } from './fits.ts';
 import { restoreRules } from './restore.ts';
 import { saidRules } from './said.ts';
+import { settingRules } from './settings.ts';
 
 /** Every rule that a shipped sheet must pass; each finds what would hurt at the bench. */
 const rules: readonly Rule[] = [
@@ -18,7 +20,8 @@ const rules: readonly Rule[] = [
   methodsHaveReasons,
   judgedBeforeDecided,
   noCycles,
-  settingsAreSet,
+  ...settingRules,
+  ...fitRules,
   ...restoreRules,
   ...saidRules,
 ];
@@ -232,13 +235,5 @@ function noCycles(sheet: Sheet, report: Report): void {
       const rung = sheet.steps.find((s) => s.id === e.cycle[0])?.rung;
       report(['rungs', rung ?? 0], 'cycle', e.message);
     }
-  }
-}
-
-function settingsAreSet(sheet: Sheet, report: Report): void {
-  const set = new Set(opsOf(sheet, 'set').map(({ op }) => op.setting));
-  for (const setting of Object.values(sheet.settings)) {
-    if (!set.has(setting.id))
-      report(['settings', setting.id], 'never-set', `"${setting.title}" is never set`, 'warning');
   }
 }

@@ -1,4 +1,5 @@
-import { joint, part } from './entries.ts';
+import { mapValues } from '../../records.ts';
+import { joint, part, setting } from './entries.ts';
 import { op, rung, sideProperties } from './rungs.ts';
 import {
   choice,
@@ -9,12 +10,26 @@ import {
   listOf,
   map,
   object,
+  odds,
+  quantity,
   oneOrMore,
   ref,
   text,
   words,
   type Schema,
 } from './shapes.ts';
+import { measureShapes } from '../types.ts';
+import { standFigures, standKinds } from '../stand.ts';
+
+/** The run of a test on a stand: its kind, and the figures that this kind takes. */
+const stand: Schema = {
+  oneOf: standKinds.map((kind) =>
+    object({ kind: text(kind), ...mapValues(standFigures[kind], () => figure) }, [
+      'kind',
+      ...Object.entries(standFigures[kind]).flatMap(([name, f]) => (f.needed ? [name] : [])),
+    ]),
+  ),
+};
 
 /**
  * JSON Schema (draft 2020-12) of a build sheet as it is written. Published as library/build-sheet.schema.json.
@@ -86,9 +101,10 @@ export const sheetSchema: Schema = {
               minProperties: 2,
               maxProperties: 5,
             },
+            pattern: choice('drive', 'coast'),
             'failed-by': listOf(id),
           },
-          ['title', 'ask', 'choose'],
+          ['title', 'ask'],
         ),
       ),
       parts: map(part),
@@ -98,6 +114,33 @@ export const sheetSchema: Schema = {
           'covers',
         ]),
       ),
+      causes: map(
+        object(
+          {
+            ask: words,
+            each,
+            choose: {
+              ...map(object({ title: words, speaks: oneOrMore(ref), then: words }, ['title'])),
+              minProperties: 2,
+              maxProperties: 6,
+            },
+          },
+          ['ask', 'choose'],
+        ),
+      ),
+      sets: map(object({ title: words, parts: { type: 'array', items: id, minItems: 1, maxItems: 20 } }, ['parts'])),
+      'while-open': listOf(object({ part: id, asks: odds, takes: quantity }, ['part', 'asks'])),
+      exchange: object(
+        {
+          title: words,
+          order: words,
+          price: { type: 'number', minimum: 0 },
+          'lead-days': { type: 'integer', minimum: 0, maximum: 365 },
+          takes: quantity,
+        },
+        ['order', 'price', 'lead-days', 'takes'],
+      ),
+      comeback: object({ repair: odds, dressed: odds, exchange: odds }),
       joints: map(joint),
       aids: map(object({ title: words, where: words, each }, ['title', 'where'])),
       marks: map(
@@ -122,6 +165,15 @@ export const sheetSchema: Schema = {
             from,
             quantity: words,
             gauge: words,
+            shape: choice(...measureShapes),
+            inside: { type: 'boolean' },
+            'out-of-round': figure,
+            taper: figure,
+            spread: figure,
+            clearance: object({ of: id, band: figure }, ['of', 'band']),
+            housing: figure,
+            room: figure,
+            voltage: figure,
             at: listOf(words),
             new: figure,
             min: figure,
@@ -132,40 +184,32 @@ export const sheetSchema: Schema = {
           ['title', 'part', 'quantity'],
         ),
       ),
-      settings: map(
-        object(
-          {
-            title: words,
-            kind: words,
-            quantity: words,
-            gauge: words,
-            band: figure,
-            target: figure,
-            repeats: { type: 'integer', minimum: 1, maximum: 10 },
-            shims: id,
-            thicker: choice('looser', 'tighter'),
-            trial: figure,
-            pack: words,
-            'may-be-off': figure,
-            seat: object({ joint: id, to: figure, turning: words }, ['joint', 'to']),
-            how: words,
-            each,
-            from,
-          },
-          ['title', 'kind', 'quantity', 'band'],
-        ),
-      ),
+      settings: map(setting),
       methods: map(
         object({ ask: words, choices: map(object({ title: words, why: words }, ['title'])) }, ['ask', 'choices']),
       ),
       fluids: map(object({ title: words, grade: words, amount: figure, from }, ['grade', 'amount'])),
       tests: map(
-        object({ title: words, quantity: words, gauge: words, accept: figure, 'failed-by': listOf(id), from, each }, [
-          'title',
-          'quantity',
-          'accept',
-        ]),
+        object(
+          {
+            title: words,
+            quantity: words,
+            gauge: words,
+            accept: figure,
+            'failed-by': listOf(id),
+            stand,
+            tells: { type: 'object', propertyNames: id, additionalProperties: ref },
+            from,
+            each,
+          },
+          ['title', 'quantity', 'accept'],
+        ),
       ),
+      'hand-over': object({
+        'run-in': listOf(words),
+        'look-again': listOf(words),
+        'second-person': { type: 'boolean' },
+      }),
       rungs: { type: 'array', minItems: 1, items: rung },
     },
     ['jubb', 'sheet', 'revision', 'title', 'kind', 'maker', 'parts', 'rungs'],

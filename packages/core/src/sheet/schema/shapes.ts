@@ -19,6 +19,8 @@ export const oneOrMore = (items: Schema): Schema => ({ anyOf: [items, listOf(ite
 export const text = (value: string): Schema => ({ const: value });
 export const choice = (...values: readonly string[]): Schema => ({ enum: values });
 
+/** A chance, said as people say it. */
+export const odds = { type: 'string', pattern: '^1 in [1-9][0-9]{0,3}$', description: 'a chance, such as "1 in 6"' };
 /** left and right, or the places on the unit where the same thing stands. */
 export const each = { type: 'array', items: id, minItems: 2, maxItems: 8, uniqueItems: true };
 export const when = object({ variant: words, method: words, finding: words });

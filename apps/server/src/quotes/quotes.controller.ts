@@ -1,0 +1,63 @@
+import {
+  Body,
+  Controller,
+  Get,
+  Header,
+  HttpCode,
+  Param,
+  ParseIntPipe,
+  ParseUUIDPipe,
+  Post,
+  StreamableFile,
+} from '@nestjs/common';
+import { AnswerQuoteDto, QuoteDto, type CommandAnswer, type OfferView } from '@jubb/contract';
+import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
+import type { Person } from '../database/entities/person.entity.ts';
+import { pdf } from '../pdf/pdf.ts';
+import { quotePdf } from './quote-pdf.ts';
+import { QuotesService } from './quotes.service.ts';
+
+@Controller('api/jobs/:id')
+export class QuotesController {
+  constructor(private readonly quotes: QuotesService) {}
+
+  @Get('offer')
+  @AllowedFor(...EVERY_ROLE)
+  offer(@Param('id', ParseUUIDPipe) id: string): Promise<OfferView> {
+    return this.quotes.offer(id);
+  }
+
+  @Post('quotes')
+  @HttpCode(200)
+  @AllowedFor(...EVERY_ROLE)
+  make(@Param('id', ParseUUIDPipe) id: string, @Body() body: QuoteDto, @Me() person: Person): Promise<CommandAnswer> {
+    return this.quotes.make(id, body.commandId, body.note, { person, at: new Date(), device: 'desk' });
+  }
+
+  @Post('quotes/:version/answer')
+  @HttpCode(200)
+  @AllowedFor(...EVERY_ROLE)
+  answer(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Param('version', ParseIntPipe) version: number,
+    @Body() body: AnswerQuoteDto,
+    @Me() person: Person,
+  ): Promise<CommandAnswer> {
+    return this.quotes.answer(id, version, body, { person, at: new Date(), device: 'desk' });
+  }
+
+  @Get('quotes/:version.pdf')
+  @AllowedFor(...EVERY_ROLE)
+  @Header('Cache-Control', 'no-store')
+  async asPdf(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Param('version', ParseIntPipe) version: number,
+  ): Promise<StreamableFile> {
+    const { quote, job, workshop } = await this.quotes.quote(id, version);
+    const bytes = await pdf(quotePdf(quote, job, workshop.name));
+    return new StreamableFile(bytes, {
+      type: 'application/pdf',
+      disposition: `inline; filename="quote-${job.number}-${version}.pdf"`,
+    });
+  }
+}

@@ -1,0 +1,66 @@
+import { dropsUntil, heatWindow, type Asked, type heatOf } from '@jubb/core/bench';
+import { convert, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
+import type { Part } from '@jubb/core/sheet';
+import { useNow } from '../../../frame/use-now.ts';
+import type { Bench } from '../../use-bench.ts';
+import { ReckonerLink } from '../../working-block.tsx';
+
+/** How hot it must be, how hot it may be, and for how long it then drops on. */
+export function Heat({
+  asked,
+  fit,
+}: {
+  readonly asked: Asked;
+  readonly fit: NonNullable<Part['fit']>;
+}): React.JSX.Element {
+  const results = asked.reckoned.results as ReturnType<typeof heatOf>['reckoned']['results'];
+  const { low, high } = heatWindow(fit);
+  return (
+    <>
+      <div className="quiet fw-bold">Heat it to</div>
+      <div className="big">
+        {Math.ceil(inCanonical(low, 'temperature'))}
+        <span>°C</span>
+      </div>
+      <p className="quiet m-0">
+        It stands {formatQuantity(high, 0)}.
+        {results.droppableFor &&
+          ` Out of the oven it drops on for ${Math.floor(inCanonical(results.droppableFor, 'time'))} s.`}
+        {results.chillShaftTo && ` Not enough alone: cool the shaft to ${formatQuantity(results.chillShaftTo, 0)} too.`}
+      </p>
+      <ReckonerLink id={asked.id} inputs={asked.inputs} />
+    </>
+  );
+}
+
+/** What the press may show. */
+export function Force({ asked }: { readonly asked: Asked }): React.JSX.Element {
+  const results = asked.reckoned.results as { readonly pressForce: Quantity };
+  return (
+    <>
+      <div className="quiet fw-bold">It takes up to</div>
+      <div className="big">
+        {convert(results.pressForce, 'kN').value.toFixed(1)}
+        <span>kN</span>
+      </div>
+      <p className="quiet m-0">More, and it goes in askew: stop, back it out, start it square.</p>
+      <ReckonerLink id={asked.id} inputs={asked.inputs} />
+    </>
+  );
+}
+
+/** How long a heated part still drops on: counted down. */
+export function Drop({ bench, part }: { readonly bench: Bench; readonly part: string }): React.JSX.Element | null {
+  const now = useNow();
+  const drop = dropsUntil(bench.sheet, bench.state, part);
+  if (!drop) return null;
+  const left = Math.round((Date.parse(drop.until) - now.getTime()) / 1000);
+  return (
+    <>
+      <div className="quiet fw-bold">{left > 0 ? 'It still drops on for' : 'It has cooled'}</div>
+      <div className="big" role="timer">
+        {left > 0 ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : 'warm it again'}
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,163 @@
+import type { MeView } from '@jubb/contract';
+import { quoteInForce, quoteStands } from '@jubb/core/bench';
+import type { BuyingWay } from '@jubb/core/parts';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { api, ApiError } from '../api/client.ts';
+import { queries } from '../api/queries.ts';
+import { JobHead } from '../bench/job-head.tsx';
+import { Go } from '../bench/panels/panel.tsx';
+import { useBench } from '../bench/use-bench.ts';
+import { moneyWords } from '../money.ts';
+import { AnswerForm, type QuoteAnswer } from './answer-form.tsx';
+import { FindingRows, judgedParts } from './finding-rows.tsx';
+import { Offers } from './offers.tsx';
+import { PartsList } from './parts-list.tsx';
+import { WhileOpenList } from './while-open.tsx';
+
+/** Findings and quote: the parts with their readings, what to offer, the list, the yes. */
+export default function FindingsScreen({ me }: { readonly me: MeView }): React.JSX.Element {
+  const { id = '' } = useParams();
+  const { bench, error, visits } = useBench(id, me);
+  const offer = useQuery(queries.offer(id));
+  const client = useQueryClient();
+  const [way, setWay] = useState<BuyingWay>('cheapest');
+  const [wrong, setWrong] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  if (!bench || !offer.data)
+    return (
+      <main className="empty">
+        {error || offer.error
+          ? `These findings cannot be shown: ${(error ?? offer.error)!.message}`
+          : 'Fetching the findings …'}
+      </main>
+    );
+  const { sheet, state } = bench;
+  const { offer: ways, plan, agreedMinor, money, time } = offer.data;
+  const post = async (path: string, body: object): Promise<void> => {
+    setBusy(true);
+    try {
+      await api(`jobs/${id}/${path}`, { commandId: crypto.randomUUID(), ...body });
+      setWrong(undefined);
+      await Promise.all(
+        [['job', id], ['offer', id], ['plan', id], ['parts']].map((queryKey) => client.invalidateQueries({ queryKey })),
+      );
+    } catch (e) {
+      setWrong(e instanceof ApiError ? e.message : 'No line to the server: nothing was sent. Try again.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  const judged = judgedParts(sheet);
+  const done = judged.filter((p) => state.findings[p]).length;
+  const quote = quoteInForce(state);
+  const stale = quote !== undefined && !quoteStands(state);
+  const open = quote && !quote.answer && !stale;
+  const agreed = quote?.options.find((o) => o.id === quote.answer?.option);
+  /** A yes that is enough for what was agreed to. */
+  const yes = agreed !== undefined && !stale && (agreedMinor === null || agreed.totalMinor <= agreedMinor);
+  const shown = quote && !stale ? quote.options : ways.options;
+  const exchange = yes && agreed.id === 'exchange';
+  return (
+    <main className="bench findings">
+      <JobHead bench={bench} me={me} visits={visits.length} toggle={() => undefined} extra={undefined} />
+      <div className="findingsmain">
+        <section className="left" aria-label="Findings">
+          <h2>
+            Findings, {done} of {judged.length} judged
+          </h2>
+          <FindingRows sheet={sheet} state={state} needs={plan.needs} />
+          {Object.values(state.causes).map((c) => (
+            <div key={c.cause} className="frow">
+              <div>
+                <b>Cause</b>
+                <small>{c.ask}</small>
+              </div>
+              <p className="m-0">
+                <b>{c.title}</b>
+                {c.evidence.map((e) => (
+                  <small key={e} className="d-block">
+                    {e}
+                  </small>
+                ))}
+              </p>
+              <small>{c.then ?? ''}</small>
+            </div>
+          ))}
+        </section>
+        <aside className="right" aria-label="What to offer">
+          <div className="offers">
+            <h2>{quote && !stale ? `Quote ${state.booked?.number}/${quote.version}` : 'What to offer'}</h2>
+            <Offers
+              options={shown}
+              advised={quote && !stale ? quote.advised : ways.advised}
+              currency={money.currency}
+              agreedMinor={agreedMinor}
+            />
+            {!quote && ways.words && <p className="m-0">{ways.words}</p>}
+            {time.jobs > 0 && !quote && (
+              <p className="m-0 quiet">
+                Hours: the sheet&rsquo;s, times {time.factor.toFixed(2)} by {time.jobs} such jobs of this shop.
+              </p>
+            )}
+            <WhileOpenList bench={bench} money={money} />
+            {!exchange && <PartsList sheet={sheet} job={id} cheapest={plan} money={money} way={way} choose={setWay} />}
+            {quote?.answer && (
+              <p className="m-0">
+                <b>
+                  {quote.answer.answer === 'no' ? 'No' : 'Yes'}, {quote.answer.who}
+                </b>{' '}
+                {quote.answer.how}
+                {quote.answer.answer !== 'no' && `, up to ${moneyWords(quote.answer.agreedMinor, money.currency)}`}
+                {stale && '. Something was found since: it wants a new quote.'}
+              </p>
+            )}
+            {wrong && (
+              <p className="field-error" role="alert">
+                {wrong}
+              </p>
+            )}
+            {quote && (
+              <a
+                className="btn-line"
+                href={`/api/jobs/${id}/quotes/${quote.version}.pdf`}
+                target="_blank"
+                rel="noreferrer"
+              >
+                Print quote {state.booked?.number}/{quote.version}
+              </a>
+            )}
+          </div>
+          {act()}
+        </aside>
+      </div>
+    </main>
+  );
+
+  function act(): React.JSX.Element {
+    if (open)
+      return (
+        <AnswerForm
+          quote={quote}
+          busy={busy}
+          send={(a: QuoteAnswer) => void post(`quotes/${quote.version}/answer`, a)}
+        />
+      );
+    if (yes && !exchange && plan.lines.length > 0)
+      return <Go label="Order the parts" act={() => void post('orders', { way })} disabled={busy} />;
+    if (yes)
+      return (
+        <Link to={`/job/${id}`} className="btn-go mt-auto">
+          <span>Back to the bench</span>
+        </Link>
+      );
+    return (
+      <Go
+        label={quote ? 'Write a new quote' : 'Write the quote'}
+        act={() => void post('quotes', { note: '' })}
+        disabled={busy || done === 0}
+      />
+    );
+  }
+}

@@ -1,0 +1,39 @@
+import { format } from 'date-fns';
+import { memo } from 'react';
+import { Link } from 'react-router';
+import type { NextItem } from './next-moves.ts';
+import { handsWords, promiseWords } from './time-words.ts';
+
+/** One of the next moves: when, what, where. */
+export const NextRow = memo(function NextRow({
+  item,
+  first,
+  now,
+}: {
+  readonly item: NextItem;
+  readonly first: boolean;
+  readonly now: Date;
+}): React.JSX.Element {
+  const { job } = item;
+  const when =
+    item.kind === 'now' || first
+      ? 'Now'
+      : item.kind === 'wait'
+        ? format(new Date(item.at), 'HH:mm')
+        : job.promise
+          ? promiseWords(new Date(item.at).toISOString(), now).replace('Today', 'By')
+          : 'Any time';
+  return (
+    <Link to={`/job/${job.id}`} className={`nm ${first ? 'now' : ''} ${item.kind}`}>
+      <span className={`t ${item.late ? 'late' : ''}`}>{when}</span>
+      <span>
+        <b>{item.words}</b>
+        <small>
+          {job.place ?? 'no place'} · {job.title.split(',')[0]}
+          {item.kind === 'begin' ? ` · ${handsWords(job.minutesLeft)}` : ''}
+          {item.late ? ' · late' : ''}
+        </small>
+      </span>
+    </Link>
+  );
+});

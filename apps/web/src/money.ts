@@ -1,0 +1,9 @@
+/** Minor units as people read them: "£ 214", "£ 64.50". */
+export function moneyWords(minor: number, currency: string): string {
+  const whole = minor % 100 === 0;
+  return `${currency} ${(minor / 100).toFixed(whole ? 0 : 2)}`;
+}
+
+/** A chance as people say it: "1 in 40". */
+export const oddsWords = (chance: number): string =>
+  chance <= 0 ? 'none' : `1 in ${Math.max(1, Math.round(1 / chance))}`;

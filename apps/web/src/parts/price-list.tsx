@@ -1,0 +1,133 @@
+import type { MeView, PriceListView } from '@jubb/contract';
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { ApiError, sendForm } from '../api/client.ts';
+import { moneyWords } from '../money.ts';
+import { SettingsForm } from './settings-form.tsx';
+
+/** Takes a supplier's price list in: first what it would change and which lines are wrong, then, on a press, it is done. */
+export function PriceList({ known, me }: { readonly known: number; readonly me: MeView }): React.JSX.Element {
+  const { currency } = me.workshop;
+  const client = useQueryClient();
+  const [file, setFile] = useState<File>();
+  const [supplier, setSupplier] = useState('');
+  const [seen, setSeen] = useState<PriceListView>();
+  const [wrong, setWrong] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const send = async (apply: boolean): Promise<void> => {
+    if (!file) return;
+    const form = new FormData();
+    form.append('file', file);
+    setBusy(true);
+    try {
+      setSeen(
+        await sendForm<PriceListView>(
+          `parts/price-list?supplier=${encodeURIComponent(supplier)}&apply=${apply ? 'yes' : 'no'}`,
+          form,
+        ),
+      );
+      setWrong(undefined);
+      if (apply) await client.invalidateQueries();
+    } catch (e) {
+      setSeen(undefined);
+      setWrong(e instanceof ApiError ? e.message : 'No line to the server: nothing was taken in.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  const price = (minor: number): string => moneyWords(minor, currency);
+  return (
+    <div className="pricelist">
+      <p className="m-0">
+        {known} numbers are known.{' '}
+        <a href="/api/parts/price-list.csv" download>
+          Save them as CSV
+        </a>
+      </p>
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          void send(false);
+        }}
+      >
+        <div>
+          <Form.Label htmlFor="supplier">Whose list</Form.Label>
+          <Form.Control id="supplier" value={supplier} maxLength={80} onChange={(e) => setSupplier(e.target.value)} />
+        </div>
+        <div>
+          <Form.Label htmlFor="list">CSV with number, title, price, superseded by</Form.Label>
+          <Form.Control
+            id="list"
+            type="file"
+            accept=".csv,text/csv"
+            onChange={(e) => {
+              setFile((e.target as HTMLInputElement).files?.[0]);
+              setSeen(undefined);
+            }}
+          />
+        </div>
+        <button type="submit" className="btn-ink" disabled={!file || !supplier.trim() || busy}>
+          {busy ? 'Reading …' : 'See what it changes'}
+        </button>
+      </form>
+      {wrong && (
+        <p className="field-error" role="alert">
+          {wrong}
+        </p>
+      )}
+      {seen && (
+        <>
+          <p className="m-0" role="status">
+            <b>
+              {seen.applied ? 'Taken in' : 'It would change'}: {seen.added} new, {seen.changed} changed
+            </b>
+            , {seen.same} the same, {seen.wrong} {seen.wrong === 1 ? 'line' : 'lines'} wrong of {seen.lines}.
+          </p>
+          {!seen.applied && seen.added + seen.changed > 0 && (
+            <button type="button" className="btn-go" onClick={() => void send(true)} disabled={busy}>
+              <span>Take it in{seen.wrong > 0 ? ', without the wrong lines' : ''}</span>
+            </button>
+          )}
+          <div className="pricecols">
+            <section>
+              <h2>Wrong lines</h2>
+              {seen.errors.slice(0, 50).map((e) => (
+                <div key={`${e.line}-${e.field}-${e.given}`} className="row1">
+                  <span>
+                    {e.line > 0 ? `Line ${e.line}, ` : ''}
+                    {e.field} <code>{e.given}</code>
+                  </span>
+                  <small>{e.says}</small>
+                </div>
+              ))}
+              {seen.errors.length === 0 && <p>None.</p>}
+            </section>
+            <section>
+              <h2>Changes</h2>
+              {seen.sampleChanged.map((c) => (
+                <div key={c.after.number} className="row1">
+                  <span>
+                    {c.after.number} {c.after.title}
+                  </span>
+                  <i>
+                    {price(c.before.priceMinor)} → {price(c.after.priceMinor)}
+                  </i>
+                </div>
+              ))}
+              {seen.sampleAdded.map((i) => (
+                <div key={i.number} className="row1">
+                  <span>
+                    {i.number} {i.title}
+                  </span>
+                  <i>new, {price(i.priceMinor)}</i>
+                </div>
+              ))}
+            </section>
+          </div>
+        </>
+      )}
+      {me.person.role === 'owner' && <SettingsForm workshop={me.workshop} />}
+    </div>
+  );
+}

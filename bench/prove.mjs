@@ -1,0 +1,110 @@
+// Proving and the record, against goals, beside a baseline of the same run: a record verified, a run judged, a PDF set.
+import { createHash, generateKeyPairSync, sign } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+import {
+  buildRecord,
+  chain,
+  decide,
+  emptyBench,
+  figuresFor,
+  firstHash,
+  judgeRun,
+  keptWave,
+  rehearse,
+  runFrom,
+} from '../packages/core/dist/bench/index.js';
+import { signedText, verifyExport } from '../packages/core/dist/bench/verify/index.js';
+import { readGoodSheet } from '../packages/core/dist/sheet/read/index.js';
+import { pdf } from '../apps/server/dist/pdf/pdf.js';
+import { recordPdf } from '../apps/server/dist/records/record-pdf.js';
+import { runStand } from '../apps/stand-ins/dist/stands/index.js';
+
+const library = (name) =>
+  readGoodSheet(readFileSync(new URL(`../library/${name}.yaml`, import.meta.url), 'utf8'), name);
+const sheet = library('hub-dolly');
+const keys = generateKeyPairSync('ed25519');
+const publicKey = keys.publicKey.export({ type: 'spki', format: 'der' }).subarray(-32).toString('hex');
+
+/** An exported job of about `n` events: one whole job, moved about a great deal. */
+function exported(n) {
+  let state = emptyBench('j');
+  const events = [];
+  const give = (command) => {
+    const who = { id: 'p', name: 'P', initials: 'P' };
+    const at = new Date(Date.UTC(2026, 0, 1, 8, 0, events.length)).toISOString();
+    const outcome = decide(
+      state,
+      sheet,
+      { id: `c${events.length}`, job: 'j', who, at, device: 'd', command },
+      { drawers: {} },
+    );
+    if (!outcome.ok) throw new Error(outcome.refusal.says);
+    events.push(...outcome.events);
+    state = outcome.state;
+  };
+  give({
+    type: 'book',
+    number: 1,
+    customer: { id: 'c', name: 'C' },
+    unit: { id: 'u', serial: 's', model: 'm' },
+    sheet: { id: sheet.id, revision: sheet.revision, title: '', hash: '' },
+    complaint: 'x',
+    promise: null,
+    spendLimitMinor: null,
+    variant: 'six-stud',
+    identified: [],
+    earlierVisits: 0,
+  });
+  const next = () => rehearse(sheet, state, { drawers: {} });
+  for (let c = next(); c.type !== 'sign-off'; c = next()) give(c);
+  for (let i = 0; events.length < n - 2; i += 1) give({ type: 'move', to: i % 2 ? 'A' : 'B' });
+  for (let c = next(); c; c = next()) give(c);
+  const logged = chain(firstHash('j'), events);
+  const head = logged.at(-1);
+  const signature = sign(null, Buffer.from(signedText('j', head.seq, head.hash)), keys.privateKey).toString('hex');
+  return JSON.parse(
+    JSON.stringify({
+      jubb: 'job-record/4',
+      job: 'j',
+      workshop: 'W',
+      sheet,
+      events: logged,
+      signatures: [{ seq: head.seq, head: head.hash, signature, publicKey, at: head.at }],
+      record: buildRecord(sheet, state),
+    }),
+  );
+}
+const timed = async (name, times, act) => {
+  await act();
+  const took = [];
+  for (let i = 0; i < times; i += 1) {
+    const from = performance.now();
+    await act();
+    took.push(performance.now() - from);
+  }
+  const median = took.sort((a, b) => a - b)[times >> 1];
+  console.log(`${name}: median ${median.toFixed(1)} ms, worst ${took.at(-1).toFixed(1)} ms`);
+  return median;
+};
+
+const large = exported(10_000);
+const base = await timed('baseline: JSON and one sha256 of 10,000 events', 5, () =>
+  createHash('sha256').update(JSON.stringify(large.events)).digest('hex'),
+);
+const verified = await timed('verify of 10,000 events (goal 1,000 ms)', 5, () => {
+  const result = verifyExport(large, [publicKey]);
+  if (result.checks.some((c) => !c.good && c.what !== 'sheet')) throw new Error('it does not verify');
+});
+console.log(`  ${(verified / base).toFixed(1)} × baseline`);
+
+const output = library('alternator-brushpin').tests.output;
+const stand = runStand({ kind: 'alternator', unit: 'b', figures: figuresFor(output) }, 'open-diode', Math.random);
+await timed(`a second at 50 kHz (${stand.wave.length} samples) to its verdict (goal 100 ms)`, 9, () => {
+  const outcome = judgeRun(output, runFrom('alternator', stand.points, keptWave(stand.wave), stand.done));
+  if (!outcome.tells.includes('open-diode')) throw new Error('it was not told');
+});
+
+const thousand = exported(1000);
+await timed('record PDF of a 1,000-event job, in full (goal 2,000 ms)', 3, async () =>
+  pdf(await recordPdf(thousand, 'workshop', 'http://127.0.0.1/unit/u', [])),
+);

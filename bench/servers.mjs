@@ -1,0 +1,95 @@
+// Two servers on one database: how long until an event made on one is on a browser's stream of the other.
+import { spawn } from 'node:child_process';
+import { createServer } from 'node:net';
+
+const GOAL_MS = 500;
+const TIMES = 60;
+const freePort = () =>
+  new Promise((resolve) => {
+    const s = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = s.address();
+      s.close(() => resolve(port));
+    });
+  });
+const root = new URL('..', import.meta.url).pathname;
+const running = [];
+async function start(demo) {
+  const port = await freePort();
+  const server = spawn(process.execPath, [`${root}apps/server/dist/main.js`], {
+    env: {
+      ...process.env,
+      PORT: String(port),
+      JUBB_HOST: '127.0.0.1',
+      JUBB_DEMO: demo,
+      JUBB_LOG: 'error',
+      JUBB_STAND_INS: '127.0.0.1:1',
+    },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  running.push(server);
+  await new Promise((resolve, reject) => {
+    server.stdout.on('data', (d) => d.toString().includes('ready on') && resolve());
+    server.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+  });
+  return `http://127.0.0.1:${port}`;
+}
+async function signIn(base) {
+  const people = await (await fetch(`${base}/api/people`)).json();
+  const answer = await fetch(`${base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ person: people.find((p) => p.name === 'Magnus Sorley').id, pin: '2222' }),
+  });
+  return answer.headers.get('set-cookie').split(';')[0];
+}
+try {
+  const one = await start('yes');
+  const two = await start('no');
+  const cookie = await signIn(one);
+  const headers = { cookie, 'content-type': 'application/json' };
+  const floor = await (await fetch(`${one}/api/floor`, { headers })).json();
+  const job = floor.jobs.find((j) => j.place === 'C').id;
+  const waits = new Map();
+  const stream = await fetch(`${two}/api/live`, { headers });
+  const reader = stream.body.getReader();
+  void (async () => {
+    let text = '';
+    for (;;) {
+      const { value, done } = await reader.read();
+      if (done) return;
+      text += Buffer.from(value).toString();
+      const lines = text.split('\n');
+      text = lines.pop();
+      for (const l of lines.filter((x) => x.startsWith('data: {')))
+        waits.get(JSON.parse(l.slice(5)).seq)?.(performance.now());
+    }
+  })();
+  let seen = (await (await fetch(`${one}/api/jobs/${job}`, { headers })).json()).events.length;
+  const took = [];
+  const baseline = [];
+  for (let i = 0; i < TIMES; i += 1) {
+    const command = { type: 'note', text: `n${i}` };
+    const heard = new Promise((resolve) => waits.set(seen + 1, resolve));
+    const from = performance.now();
+    const answer = await fetch(`${one}/api/jobs/${job}/commands`, {
+      method: 'POST',
+      headers,
+      body: JSON.stringify({ id: crypto.randomUUID(), seen, at: new Date().toISOString(), device: 'b', command }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+    baseline.push(performance.now() - from);
+    took.push((await heard) - from);
+    seen += 1;
+  }
+  const at = (list, p) => list.sort((a, b) => a - b)[Math.floor(p * list.length)];
+  console.log(`baseline: the command's own answer: median ${at(baseline, 0.5).toFixed(1)} ms`);
+  console.log(
+    `an event of one server on a stream of the other (goal ${GOAL_MS} ms at 95 %): median ${at(took, 0.5).toFixed(1)} ms, 95 % ${at(took, 0.95).toFixed(1)} ms`,
+  );
+} finally {
+  for (const s of running) {
+    s.removeAllListeners('exit');
+    s.kill('SIGTERM');
+  }
+}
+process.exit(0);

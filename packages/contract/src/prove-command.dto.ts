@@ -1,0 +1,31 @@
+import type { Run } from '@jubb/core/bench';
+import { Type } from 'class-transformer';
+import { IsOptional, IsString, MaxLength, MinLength, ValidateNested } from 'class-validator';
+import { OpCommandDto } from './command-base.ts';
+import { InstrumentFactsDto } from './instrument-facts.dto.ts';
+import { IsRun } from './run-shape.ts';
+
+export class TakeRunDto extends OpCommandDto {
+  declare type: 'take-run';
+  @IsRun()
+  run: Run;
+
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => InstrumentFactsDto)
+  instrument?: InstrumentFactsDto;
+}
+
+export class LeadBackDto extends OpCommandDto {
+  declare type: 'lead-back';
+  @IsString()
+  @MinLength(1)
+  @MaxLength(80)
+  suspect: string;
+}
+
+/** The classes of the commands of proving, by their `type`. */
+export const proveCommandDtos = [
+  { name: 'take-run', value: TakeRunDto },
+  { name: 'lead-back', value: LeadBackDto },
+];

@@ -1,0 +1,61 @@
+import { formatQuantity } from '../quantities/index.ts';
+import type { JobRecord } from './record.ts';
+
+/** A record in plain words, for the one who owns the unit. */
+export interface PlainRecord {
+  readonly title: string;
+  /** What was wrong, what was found, what was done. */
+  readonly found: readonly string[];
+  readonly done: readonly string[];
+  readonly renewed: readonly string[];
+  /** Before and after, of what was proved. */
+  readonly proved: readonly { readonly title: string; readonly words: string; readonly good: boolean }[];
+  readonly left: readonly string[];
+  readonly runIn: readonly string[];
+  readonly next: readonly string[];
+}
+
+/** The same facts as the full record, without workings: plain sentences, the figures that matter. */
+export function plainRecord(r: JobRecord): PlainRecord {
+  const findings = r.findings.filter((f) => f.finding !== 'reuse');
+  const words = {
+    dress: 'dressed',
+    renew: 'renewed',
+    watch: 'left in, to be watched',
+    scrap: 'scrapped',
+    reuse: 'used again',
+  };
+  return {
+    title: `${r.unit.title}, serial ${r.unit.serial}`,
+    found: [
+      ...r.desk.causes.map((c) => `Why it failed: ${lower(c.title)}`),
+      ...findings.map((f) => `${f.title}: ${words[f.finding]}${f.reason ? `. ${f.reason}` : ''}`),
+    ],
+    done: [
+      ...r.settings.flatMap((s) => (s.confirmed ? [`${s.title} set to ${formatQuantity(s.confirmed.value, 3)}`] : [])),
+      ...(r.joints.length > 0 ? [`${r.joints.length} joints tightened to their figures, every fastener recorded`] : []),
+      ...r.methods.map((m) => `${m.ask} ${m.choice}`),
+      ...r.proving.ledBack.map((l) => `${l.test} failed once; gone back to the ${lower(l.suspect)}`),
+    ],
+    renewed: r.renewed.map((p) => (p.count > 1 ? `${p.count} × ${p.title}` : p.title)),
+    proved: [
+      ...r.proving.tests
+        .filter((t) => t.moment === 'now')
+        .map((t) => ({
+          title: t.title,
+          words: t.change ?? formatQuantity(t.value),
+          good: t.verdict === 'within',
+        })),
+    ],
+    left: [
+      ...r.desk.deferrals.map((d) => `${d.title}: ${d.words}${d.again ? `, look again ${d.again}` : ''}`),
+      ...r.proving.tests.flatMap((t) =>
+        t.keptSo === undefined ? [] : [`${t.title} is outside what is accepted: ${t.keptSo}`],
+      ),
+    ],
+    runIn: r.proving.runIn,
+    next: r.proving.lookAgain,
+  };
+}
+
+const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);

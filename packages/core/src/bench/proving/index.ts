@@ -1,0 +1,34 @@
+export { changeWords } from './change.ts';
+export {
+  anotherRun,
+  nextCorrection,
+  permissibleGmm,
+  shakesNow,
+  STAND_REPEATS_MM_S,
+  unbalanceLeft,
+} from './balancing.ts';
+export { earlyOf, withoutCooling } from './curves.ts';
+export { earlyVerdict, type Early } from './early.ts';
+export { judgeRun } from './judge-run.ts';
+export { comesUndone, type ComesUndone } from './leading-back.ts';
+export { resultOfRun } from './result.ts';
+export {
+  curveKinds,
+  MOST_POINTS,
+  MOST_RIPPLE,
+  RunError,
+  type AlternatorRun,
+  type BalancingRun,
+  type BothBearings,
+  type Check,
+  type CurveKind,
+  type CurveRun,
+  type Proof,
+  type Run,
+  type RunOutcome,
+  type SweepPoint,
+  type Vibration,
+  type Weight,
+} from './run.ts';
+export { figuresFor, keptWave, runFrom, thinned } from './setup.ts';
+export { stepOfSuspect, suspectsOf, type PastCauses, type Suspect } from './suspects.ts';

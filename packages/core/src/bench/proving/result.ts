@@ -1,0 +1,22 @@
+import { canonical, dimensionsOfUnit, inCanonical, type Quantity } from '../../quantities/index.ts';
+import { gravest } from '../../reckoners/index.ts';
+import type { Test } from '../../sheet/index.ts';
+import { judged } from '../decide/judged.ts';
+import type { ReadingResult } from '../events.ts';
+import type { RunOutcome } from './run.ts';
+
+/**
+ * A run's figure held against what is accepted, with its own uncertainty and the stand's (root sum of squares, GUM), and
+ * the gravest of that and of everything else that was looked at.
+ */
+export function resultOfRun(test: Test, outcome: RunOutcome, stand: Quantity | undefined): ReadingResult {
+  const { value, uncertainty, working, checks } = outcome;
+  const own = (q: Quantity): number => inCanonical(q, test.dimension);
+  // From nothing on is no limit: a fall, a sink or an unbalance cannot be less, whatever the stand's uncertainty.
+  const lower = own(test.accept.low) === 0 ? undefined : test.accept.low;
+  // An alternator stand states its amperes: they say nothing of a voltage.
+  const ofStand = stand && dimensionsOfUnit(stand.unit).includes(test.dimension) ? own(stand) : 0;
+  const gauge = canonical(Math.hypot(own(uncertainty), ofStand), test.dimension);
+  const result = judged([value], gauge, test.dimension, lower, test.accept.high, working);
+  return { ...result, verdict: gravest([result.verdict, ...checks.map((c) => c.verdict)]) };
+}

@@ -1,0 +1,14 @@
+export { nextTry, type Move, type NextTry } from './next-try.ts';
+export {
+  advisePack,
+  depthsRead,
+  drawerWithPackOut,
+  neededPack,
+  packIn,
+  piecesOfDrawer,
+  predict,
+  type PackAdvice,
+} from './packs.ts';
+export { schoolOf, turnedSoFar } from './school.ts';
+export { setSoFar, type SetSoFar } from './set-so-far.ts';
+export { hotValue, isPull, pullInputs, settingBand, settingValue } from './value.ts';

@@ -1,0 +1,3 @@
+export { gave, pullSigns, signsOf, signWords, type PullSign } from './signs.ts';
+export * from './state.ts';
+export { rangeOf, wrenchesFor, type Wrench, type WrenchAdvice } from './wrenches.ts';

@@ -1,0 +1,110 @@
+/** JSON Schema (draft 2020-12) of an exported job. Published as library/job-record.schema.json. */
+const text = { type: 'string' } as const;
+const quantity = {
+  type: 'object',
+  properties: { value: { type: 'number' }, unit: text },
+  required: ['value', 'unit'],
+} as const;
+const person = {
+  type: 'object',
+  properties: { id: text, name: text, initials: text },
+  required: ['id', 'name', 'initials'],
+} as const;
+const hex = (digits: number): object => ({ type: 'string', pattern: `^[0-9a-f]{${digits}}$` });
+const listOf = (items: object): object => ({ type: 'array', items });
+const stamped = (properties: object, required: readonly string[] = []): object => ({
+  type: 'object',
+  properties: { seq: { type: 'integer' }, at: text, by: person, ...properties },
+  required: ['seq', 'at', 'by', ...required],
+});
+
+export const recordSchema = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'Jubb job record, form 4',
+  type: 'object',
+  required: ['jubb', 'job', 'workshop', 'sheet', 'events', 'signatures', 'record'],
+  properties: {
+    jubb: { enum: ['job-record/1', 'job-record/2', 'job-record/3', 'job-record/4'] },
+    job: text,
+    workshop: text,
+    sheet: { type: 'object', required: ['id', 'revision', 'title', 'steps'] },
+    events: listOf({
+      type: 'object',
+      required: ['job', 'seq', 'id', 'type', 'v', 'payload', 'who', 'at', 'device', 'command', 'hash'],
+      properties: {
+        seq: { type: 'integer', minimum: 1 },
+        type: text,
+        v: { type: 'integer', minimum: 1 },
+        payload: { type: 'object' },
+        who: person,
+        at: { type: 'string', description: 'ISO 8601, UTC' },
+        hash: { ...hex(64), description: 'sha256 of the hash before and the canonical JSON (RFC 8785) of the event' },
+      },
+    }),
+    signatures: listOf({
+      type: 'object',
+      required: ['seq', 'head', 'signature', 'publicKey', 'at'],
+      properties: {
+        seq: { type: 'integer' },
+        head: hex(64),
+        signature: { ...hex(128), description: 'Ed25519 over "jubb head JOB SEQ HEAD"' },
+        publicKey: hex(64),
+        at: text,
+      },
+    }),
+    record: {
+      type: 'object',
+      required: [
+        'number',
+        'unit',
+        'customer',
+        'complaint',
+        'sheet',
+        'booked',
+        'comparisons',
+        'findings',
+        'joints',
+        'rungs',
+      ],
+      properties: {
+        number: { type: 'integer' },
+        unit: {
+          type: 'object',
+          required: ['serial', 'model', 'title'],
+          properties: { serial: text, model: text, title: text, variant: text },
+        },
+        customer: text,
+        complaint: text,
+        booked: stamped({}),
+        comparisons: listOf({ type: 'object', required: ['title', 'accept'], properties: { title: text } }),
+        findings: listOf(
+          stamped(
+            { part: text, title: text, finding: { enum: ['reuse', 'dress', 'renew', 'watch', 'scrap'] }, reason: text },
+            ['part', 'finding'],
+          ),
+        ),
+        joints: listOf({ type: 'object', required: ['title', 'thread', 'stages', 'setAside'] }),
+        proving: {
+          type: 'object',
+          required: ['tests', 'ledBack', 'runIn', 'lookAgain'],
+          properties: {
+            tests: listOf(
+              stamped(
+                {
+                  title: text,
+                  moment: { enum: ['as-found', 'now'] },
+                  value: quantity,
+                  verdict: text,
+                  says: listOf(text),
+                },
+                ['title', 'value', 'verdict'],
+              ),
+            ),
+            runIn: listOf(text),
+            lookAgain: listOf(text),
+          },
+        },
+      },
+    },
+  },
+} as const;

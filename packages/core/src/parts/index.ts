@@ -1,0 +1,13 @@
+export { cheapestCover, type CoverKit, type CoverNeed, type KitCover } from './kit-cover.ts';
+export { needReasons, neededParts, type NeedReason, type PartNeed } from './needs.ts';
+export {
+  buyingWays,
+  coveredParts,
+  orderPlan,
+  type BuyingWay,
+  type CatalogueItem,
+  type OrderPlan,
+  type PartsShelf,
+  type PlanLine,
+} from './order-plan.ts';
+export { newestNumber, type Supersession } from './supersessions.ts';

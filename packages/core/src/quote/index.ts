@@ -1,0 +1,2 @@
+export { findingsForCustomer, quoteOptions, type Offer } from './options.ts';
+export { learnTime, type TimeLearned } from './time.ts';

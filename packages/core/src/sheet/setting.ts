@@ -1,0 +1,99 @@
+import type { Dimension, Quantity, Band } from '../quantities/index.ts';
+import type { FigureSource } from './types.ts';
+
+/** A depth that is measured to reckon a pack, and whether it adds to the room for it or takes from it. */
+export interface SettingDepth {
+  readonly id: string;
+  readonly title: string;
+  readonly sign: 'plus' | 'minus';
+  readonly gauge: string;
+}
+
+/** One way of reaching a setting: what is moved, and what the next move is reckoned from. */
+export type School =
+  /** A pack from the drawer, reckoned from what a trial pack gave. */
+  | { readonly kind: 'trial' }
+  /** A pack from the drawer, reckoned from measured depths before anything is assembled. */
+  | { readonly kind: 'depths'; readonly depths: readonly SettingDepth[] }
+  /** A nut turned back from its seat, locked where a slot meets a hole. */
+  | { readonly kind: 'nut'; readonly pitch: Quantity; readonly slots?: number; readonly holes: readonly Quantity[] }
+  /** A cone set, held and locked; the locknut always moves it. `flats`: of the cone, for the words. */
+  | { readonly kind: 'cone'; readonly pitch: Quantity; readonly flats: number }
+  /** A nut turned in small steps until the drag is right: first step given, then from the tries. */
+  | { readonly kind: 'turn'; readonly first: Quantity; readonly backOff: Quantity }
+  /** Shims on both sides of a gear: across for backlash, both for preload. */
+  | {
+      readonly kind: 'sides';
+      readonly gearTeeth: number;
+      readonly pinionTeeth: number;
+      /** What this much more on both sides together does to the setting that is read along. */
+      readonly per: { readonly move: Quantity; readonly gives: Quantity };
+    }
+  /** A collar that is slid and locked. */
+  | { readonly kind: 'slide' };
+export type SchoolKind = School['kind'];
+export const schoolKinds = [
+  'trial',
+  'depths',
+  'nut',
+  'cone',
+  'turn',
+  'sides',
+  'slide',
+] as const satisfies readonly SchoolKind[];
+
+/** Something that is adjusted to a band. */
+export interface Setting {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: string;
+  readonly dimension: Dimension;
+  readonly gauge: string;
+  readonly band: Band;
+  readonly target: Quantity;
+  readonly repeats: number;
+  readonly shims?: {
+    readonly drawer: string;
+    readonly thicker: 'looser' | 'tighter';
+    readonly trial: Quantity;
+    readonly pack: string;
+    readonly mayBeOff: Quantity;
+    /** 1 for a single selectable plate; the drawer's usual most otherwise. */
+    readonly pieces?: number;
+    /** What a thicker pack does, where it is not one for one: a drag or a pull. */
+    readonly per?: { readonly move: Quantity; readonly gives: Quantity };
+  };
+  readonly seat?: { readonly joint: string; readonly to: Quantity; readonly turning?: string };
+  readonly how?: string;
+  /** The method whose choice says which school; without it there is one, under "". */
+  readonly by?: string;
+  readonly schools?: Readonly<Record<string, School>>;
+  /** Read as a steady pull on a cord; what else turns along comes off. */
+  readonly pull?: {
+    readonly radius: Quantity;
+    readonly sealDrag?: Quantity;
+    readonly second?: { readonly pull: Quantity; readonly radius: Quantity; readonly ratio: number };
+  };
+  /** Kept, not renewed, these make it a used pair: half the band. */
+  readonly bearings?: readonly string[];
+  /** A first pass by hand before the gauge is put on. */
+  readonly feel?: { readonly ask: string; readonly good: string; readonly bad: string };
+  /** Working warm: what the case and the shaft do to it. */
+  readonly hot?: {
+    readonly span: Quantity;
+    readonly rise: Quantity;
+    readonly caseMaterial: string;
+    readonly shaftMaterial: string;
+    readonly arrangement: 'face-to-face' | 'back-to-back';
+  };
+  /** Another setting that pulls on this one: both are read in each try. */
+  readonly together?: string;
+  /** The maker's chart, by shaft: the band comes from the row. */
+  readonly chart?: {
+    readonly rows: readonly { readonly shaft: Quantity; readonly compression: Quantity }[];
+    readonly shaft: Quantity;
+  };
+  /** What it points to when it cannot be brought into its band. */
+  readonly outside?: string;
+  readonly from?: FigureSource;
+}
