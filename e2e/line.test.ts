@@ -56,6 +56,11 @@ async function workUntil(
           await tick.click();
           await page.evaluate(() => (document.activeElement as HTMLElement).blur());
         }
+        // What the drawer has no pack for is ground, and said.
+        if ((await page.$('.btn-go:disabled')) && (await page.$('#made'))) {
+          await page.type('#made', 'ground from 1.60');
+          await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+        }
         await page.waitForSelector('.btn-go:not(:disabled)');
         const key = await page.$eval('.btn-go kbd', (k) => k.textContent);
         await page.keyboard.press(key === 'space' ? 'Space' : 'Enter');

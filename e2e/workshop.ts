@@ -108,7 +108,7 @@ export class Workshop {
     });
     const context = await this.browser.createBrowserContext();
     const page = await context.newPage();
-    page.setDefaultTimeout(15_000);
+    page.setDefaultTimeout(30_000);
     return page;
   }
 

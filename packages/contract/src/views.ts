@@ -218,6 +218,8 @@ export type InstrumentMessage =
   | { readonly type: 'wave'; readonly run: number; readonly from: number; readonly values: readonly number[] }
   | { readonly type: 'done'; readonly run: number; readonly said: Readonly<Record<string, unknown>> }
   | { readonly type: 'error'; readonly says: string }
+  /** The line is open: whatever the instrument says from now on is heard. */
+  | { readonly type: 'joined' }
   | { readonly type: 'gone' };
 
 /** RFC 9457 problem details, as every error comes. */

@@ -12,6 +12,8 @@ export interface InstrumentPort {
   zero(): void;
   /** Moves the simulated hand; a real instrument has none. Answers how many moves that makes on this line. */
   hand(move: HandDto): HandAnswer;
+  /** Number of the run that is under way; a stand makes one at a time. */
+  readonly running: number | undefined;
   /** Starts a run on a stand. Answers the run's number on this line. */
   run(setup: StandRunDto): { readonly run: number };
   stop(): void;

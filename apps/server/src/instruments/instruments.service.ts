@@ -1,4 +1,5 @@
 import {
+  ConflictException,
   Inject,
   Injectable,
   NotFoundException,
@@ -58,7 +59,8 @@ export class InstrumentsService implements OnApplicationShutdown {
 
   messages(id: string): Observable<InstrumentMessage> {
     const port = this.port(id);
-    return port.lastLive ? port.messages.pipe(startWith(port.lastLive)) : port.messages;
+    const joined: InstrumentMessage = { type: 'joined' };
+    return port.messages.pipe(startWith(joined, ...(port.lastLive ? [port.lastLive] : [])));
   }
 
   zero(id: string): void {
@@ -82,6 +84,8 @@ export class InstrumentsService implements OnApplicationShutdown {
         makes.length === 0 ? `${name} is no stand` : `${name} runs ${makes.join(', ')}; not ${setup.kind}`,
       );
     if (!port.connected) throw new ServiceUnavailableException(`${name} is not connected`);
+    if (port.running !== undefined)
+      throw new ConflictException(`${name} is running already: wait until that run ends, or stop it`);
     return port.run(setup);
   }
 

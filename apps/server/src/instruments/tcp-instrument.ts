@@ -16,6 +16,7 @@ export class TcpInstrument implements InstrumentPort {
   private closed = false;
   private moves = 0;
   private runs = 0;
+  running: number | undefined;
   faults: InstrumentPort['faults'];
 
   constructor(
@@ -32,6 +33,7 @@ export class TcpInstrument implements InstrumentPort {
     socket.on('connect', () => {
       this.moves = 0;
       this.runs = 0;
+      this.running = undefined;
       this.say({ attach: this.id });
     });
     socket.on('data', (chunk: string) => this.hear(chunk));
@@ -40,6 +42,7 @@ export class TcpInstrument implements InstrumentPort {
     socket.on('close', () => {
       if (this.connected) this.messages.next({ type: 'gone' });
       this.connected = false;
+      this.running = undefined;
       this.lastLive = undefined;
       if (!this.closed) setTimeout(() => this.connect(), RETRY_MS).unref();
     });
@@ -57,11 +60,13 @@ export class TcpInstrument implements InstrumentPort {
 
   run(setup: StandRunDto): { readonly run: number } {
     this.runs += 1;
+    this.running = this.runs;
     this.say({ run: setup });
     return { run: this.runs };
   }
 
   stop(): void {
+    this.running = undefined;
     this.say({ stop: true });
   }
 
@@ -113,7 +118,13 @@ export class TcpInstrument implements InstrumentPort {
     if (m.stand) this.faults = { all: m.stand.faults, chosen: m.stand.fault };
     if (m.point) this.messages.next({ type: 'point', run: m.point[0]!, at: m.point.slice(1) });
     if (m.wave) this.messages.next({ type: 'wave', ...m.wave });
-    if (m.done) this.messages.next({ type: 'done', run: m.done.run, said: m.done });
-    if (m.error) this.messages.next({ type: 'error', says: m.error });
+    if (m.done) {
+      if (m.done.run === this.running) this.running = undefined;
+      this.messages.next({ type: 'done', run: m.done.run, said: m.done });
+    }
+    if (m.error) {
+      this.running = undefined;
+      this.messages.next({ type: 'error', says: m.error });
+    }
   }
 }

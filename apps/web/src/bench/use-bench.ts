@@ -22,6 +22,8 @@ export interface Bench {
   /** What the log says, with what waits to be sent folded in already. */
   readonly state: BenchState;
   readonly context: DecideContext;
+  /** What is shown is what the server has now, not only what this device has kept of it; without a line it is all there is. */
+  readonly fresh: boolean;
   readonly refusal: Refusal | undefined;
   /** Gives a command: decided here at once, shown, and put on its way. False when it is refused. */
   readonly give: (command: Command) => boolean;
@@ -60,6 +62,7 @@ export function useBench(
     documents: view.documents,
     state: folded,
     context,
+    fresh: query.isFetchedAfterMount || !query.isFetching,
     refusal,
     clearRefusal: () => setRefusal(undefined),
     last:

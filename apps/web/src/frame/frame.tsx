@@ -33,9 +33,11 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
         for (const queryKey of [['job', job], ['offer', job], ['plan', job], ['parts'], ['floor']])
           void client.invalidateQueries({ queryKey });
       },
-      () => {
-        void client.invalidateQueries({ queryKey: ['job'] });
-        void client.invalidateQueries({ queryKey: ['floor'] });
+      {
+        back: () => {
+          void client.invalidateQueries({ queryKey: ['job'] });
+          void client.invalidateQueries({ queryKey: ['floor'] });
+        },
       },
     );
     const wake = (): void => void outbox.drain();

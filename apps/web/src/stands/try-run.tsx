@@ -1,38 +1,43 @@
-import type { InstrumentView } from '@jubb/contract';
-import { figuresFor, keptWave, resultOfRun, runFrom, type CurveKind } from '@jubb/core/bench';
+import type { InstrumentView, StandRunDto } from '@jubb/contract';
+import { figuresFor, resultOfRun, type CurveKind } from '@jubb/core/bench';
 import { formatBand } from '@jubb/core/quantities';
 import type { Test } from '@jubb/core/sheet';
-import { useMemo } from 'react';
 import { BalancingRounds } from '../bench/panels/prove/balancing-rounds.tsx';
 import { ProofWords } from '../bench/panels/prove/proof-words.tsx';
 import { AlternatorDrawing, CurveDrawing } from '../bench/panels/prove/run-drawing.tsx';
-import { useJudged } from './use-judged.ts';
+import { useJudgedLine } from './use-judged-line.ts';
 import { useStandRun } from './use-stand-run.ts';
 
-/** A plain run on a stand, drawn and judged, and kept nowhere. */
+/** A run on a stand, drawn and judged, and kept nowhere. */
 export function TryRun({ test, stand }: { readonly test: Test; readonly stand: InstrumentView }): React.JSX.Element {
+  const { kind } = test.stand!;
+  const setup = { kind, unit: `try/${stand.id}`, figures: { ...figuresFor(test) } };
+  return kind === 'balancing' ? (
+    <BalancingRounds
+      test={test}
+      view={stand}
+      setup={setup}
+      keep={() => false}
+      place={`try/${stand.faults?.chosen ?? ''}`}
+    />
+  ) : (
+    <TryPlain test={test} stand={stand} setup={setup} />
+  );
+}
+
+function TryPlain({
+  test,
+  stand,
+  setup,
+}: {
+  readonly test: Test;
+  readonly stand: InstrumentView;
+  readonly setup: StandRunDto;
+}): React.JSX.Element {
   const line = useStandRun(stand);
   const { kind } = test.stand!;
   const { phase, points, wave, said } = line;
-  const run = useMemo(
-    () =>
-      phase === 'done' && kind !== 'balancing' && points.length > 1
-        ? runFrom(kind, points, keptWave(wave), said ?? {})
-        : undefined,
-    [phase, points, wave, said, kind],
-  );
-  const judged = useJudged(test, run, wave);
-  const setup = { kind, unit: `try/${stand.id}`, figures: { ...figuresFor(test) } };
-  if (kind === 'balancing')
-    return (
-      <BalancingRounds
-        test={test}
-        line={line}
-        setup={setup}
-        keep={() => false}
-        place={`try/${stand.faults?.chosen ?? ''}`}
-      />
-    );
+  const { judged } = useJudgedLine(line, test);
   return (
     <div className="tryrun">
       <p className="m-0">Accepted {formatBand(test.accept)}</p>
@@ -41,7 +46,7 @@ export function TryRun({ test, stand }: { readonly test: Test; readonly stand: I
           type="button"
           className="btn-ink"
           onClick={() => void (phase === 'running' ? line.stop() : line.start(setup))}
-          disabled={!stand.connected}
+          disabled={!stand.connected || !line.ready}
         >
           {phase === 'running' ? 'Stop' : 'Run'}
         </button>

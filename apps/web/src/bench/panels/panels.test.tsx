@@ -57,6 +57,7 @@ const benchOf = (sheet: Sheet, state: BenchState): Bench => ({
   give: () => true,
   clearRefusal: () => undefined,
   last: undefined,
+  fresh: true,
 });
 const drawn = (what: React.JSX.Element): string =>
   renderToStaticMarkup(

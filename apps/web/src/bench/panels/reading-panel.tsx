@@ -30,7 +30,7 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
   const band = (test?.accept ?? setting?.band)!;
   const indicator = useInstrument(setting && kindOfWords(setting.gauge));
   const hand = indicator?.view.simulated ? indicator.hand : undefined;
-  const told = setting && JSON.stringify({ ...rigOf(bench.job, setting, state), worn: true });
+  const told = setting && JSON.stringify({ ...rigOf(setting, state), worn: true });
   useEffect(() => {
     // The simulated unit as it came.
     if (hand && told !== undefined) void hand(JSON.parse(told) as ReturnType<typeof rigOf>);

@@ -9,6 +9,7 @@ import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 import { factsOf } from '../../instrument-facts.ts';
 import { useInstrument } from '../../use-instrument.ts';
 import type { Bench } from '../../use-bench.ts';
+import { simulatedUnit } from '../../simulated-unit.ts';
 import { Foot } from '../foot.tsx';
 import { linesOf } from '../lines.ts';
 import { Go, type PanelProps } from '../panel.tsx';
@@ -38,12 +39,13 @@ export function HomePanel({ bench, op: given, step }: PanelProps): React.JSX.Ele
   const reads = heats ? fit !== undefined : force !== undefined;
   const instrument = useInstrument(reads ? (heats ? 'thermometer' : 'press') : undefined);
   const hand = instrument?.view.simulated ? instrument.hand : undefined;
+  const unit = simulatedUnit(bench.state);
   const target =
     heats && fit ? heatTarget(fit) : force ? convert(force.reckoned.results.pressForce, 'kN').value : undefined;
   useEffect(() => {
     if (hand && target !== undefined)
-      void hand({ action: 'rig', rig: `${bench.job}/${op.id}`, kind: heats ? 'oven' : 'press', target });
-  }, [hand, target, bench.job, op.id, heats]);
+      void hand({ action: 'rig', rig: `${unit}/${op.id}`, kind: heats ? 'oven' : 'press', target });
+  }, [hand, target, unit, op.id, heats]);
   const [home, setHome] = useState(false);
   const [reason, setReason] = useState('');
   const readings = bench.state.readings.filter((r) => r.op === op.id);

@@ -29,6 +29,7 @@ import { Rule } from '../../../drawing/rule.tsx';
 import { Whose } from '../../figure-source.tsx';
 import { factsOf } from '../../instrument-facts.ts';
 import { useLive } from '../../use-instrument.ts';
+import { simulatedUnit } from '../../simulated-unit.ts';
 import { Foot } from '../foot.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
 import type { HowRead } from '../reading-types.ts';
@@ -40,12 +41,12 @@ import { Places } from './places.tsx';
 type TakeReading = Extract<Command, { type: 'take-reading' }>;
 
 /** What a simulated gauge is to touch: this unit's piece at this place, between new and worn out. */
-export function pieceFor(measure: Measure, unit: string, job: string, where: string): HandDto {
+export function pieceFor(measure: Measure, unit: string, on: string, where: string): HandDto {
   const own = (q: Quantity | undefined): number | undefined => q && convert(q, unit).value;
   const limit = measure.min ?? measure.max ?? measure.derived.spread;
   return {
     action: 'present',
-    piece: `${job}/${measure.id}/${where}`,
+    piece: `${on}/${measure.id}/${where}`,
     newSize: own(measure.newSize),
     limit: limit && limit.unit !== '%' ? own(limit) : undefined,
   };
@@ -67,9 +68,10 @@ export function MeasurePanel({ bench, op }: PanelProps<'measure'>): React.JSX.El
   const at = again ?? left[0];
   const live = useLive(gauge);
   const hand = live?.view.simulated ? live.hand : undefined;
+  const on = simulatedUnit(state);
   useEffect(() => {
-    if (hand && gauge && at !== undefined) void hand(pieceFor(measure, gauge.unit, bench.job, at));
-  }, [hand, gauge, measure, bench.job, at]);
+    if (hand && gauge && at !== undefined) void hand(pieceFor(measure, gauge.unit, on, at));
+  }, [hand, gauge, measure, on, at]);
   const [warm, setWarm] = useState('');
   const [warmError, setWarmError] = useState<string>();
   const [odd, setOdd] = useState<TakeReading>();

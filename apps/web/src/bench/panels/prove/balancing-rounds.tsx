@@ -1,4 +1,4 @@
-import type { StandRunDto } from '@jubb/contract';
+import type { InstrumentView, StandRunDto } from '@jubb/contract';
 import {
   anotherRun,
   judgeRun,
@@ -13,10 +13,12 @@ import {
 } from '@jubb/core/bench';
 import { inCanonical } from '@jubb/core/quantities';
 import type { Stand, Test } from '@jubb/core/sheet';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
+import { createPortal } from 'react-dom';
 import { PolarPlot } from '../../../drawing/stands/polar-plot.tsx';
-import type { StandLine } from '../../../stands/use-stand-run.ts';
+import { useStandRun } from '../../../stands/use-stand-run.ts';
 import { Go } from '../panel.tsx';
+import { StandFoot } from './stand-foot.tsx';
 
 interface Course {
   /** What each finished run was: as it is, a trial in a plane, a correction. */
@@ -79,17 +81,20 @@ function nextRun(
 /** Two-plane balancing run by run: as it is, a trial in each plane, then corrections until it is within its grade. */
 export function BalancingRounds({
   test,
-  line,
+  view,
   setup,
   keep,
   place,
+  hold = false,
   children,
 }: {
   readonly test: Test;
-  readonly line: StandLine;
+  readonly view: InstrumentView | undefined;
   readonly setup: StandRunDto;
   readonly keep: (run: Run) => boolean;
   readonly place: string;
+  /** Nothing may be run yet. */
+  readonly hold?: boolean;
   /** What stands below: a figure typed instead. */
   readonly children?: React.ReactNode;
 }): React.JSX.Element {
@@ -99,17 +104,14 @@ export function BalancingRounds({
   const radius = inCanonical(stand.figures['radius']!, 'length');
   const on = course.rounds.flatMap((r) => r.added);
   const weights = [...on, ...(next.trial ? [next.trial] : []), ...(next.add ?? [])];
-  const { phase, said, clear } = line;
-  useEffect(() => {
-    const readings = said?.['readings'] as BothBearings | undefined;
-    if (phase !== 'done' || !readings) return;
+  const line = useStandRun(view, (said) => {
+    const readings = said['readings'] as BothBearings | undefined;
+    if (!readings) return;
     if (!course.initial) setCourse({ ...course, initial: readings });
     else if (next.trial) setCourse({ ...course, trials: [...course.trials, { ...next.trial, readings }] });
     else setCourse({ ...course, rounds: [...course.rounds, { added: next.add ?? [], readings }] });
-    clear();
-    // What the stand said is put where it belongs once: when it comes.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [phase, said]);
+  });
+  const foot = document.getElementById('foot');
   const full: BalancingRun | undefined =
     course.initial && course.trials.length === 2
       ? { kind: 'balancing', ...course, initial: course.initial }
@@ -182,7 +184,7 @@ export function BalancingRounds({
           {children}
         </div>
       </div>
-      {phase === 'running' ? (
+      {line.phase === 'running' ? (
         <Go label="It runs up" act={() => undefined} disabled />
       ) : enough && full ? (
         <Go label="Keep this course" act={() => keep(full)} />
@@ -197,9 +199,10 @@ export function BalancingRounds({
           }
           keyName="space"
           act={() => void line.start({ ...setup, weights: weights.map((w) => ({ ...w })) })}
-          disabled={next.wrong !== undefined}
+          disabled={next.wrong !== undefined || !line.ready || hold}
         />
       )}
+      {foot && createPortal(<StandFoot stand={view} line={line} />, foot)}
     </>
   );
 }

@@ -66,7 +66,7 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
   const kind = kindOfWords(due?.depth?.gauge ?? due?.setting.gauge ?? setting.gauge);
   const instrument = useInstrument(kind);
   const hand = instrument?.view.simulated ? instrument.hand : undefined;
-  const rig = due && rigOf(bench.job, due.setting, state, setting);
+  const rig = due && rigOf(due.setting, state, setting);
   const depths =
     school?.kind === 'depths' && due?.depth
       ? school.depths.map((d) => (d.sign === 'plus' ? '+' : '-')).join('')
