@@ -4,7 +4,7 @@ import type { JobView } from '@jubb/contract';
 import type { Op } from '@jubb/core/sheet';
 import type { Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
-import { book, doMove, forward, jobOf, title, workTo } from './hands.ts';
+import { book, doMove, forward, fresh, jobOf, title, workTo } from './hands.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(300_000);
@@ -29,7 +29,7 @@ async function openAt(job: string, fits: (op: Op) => boolean, figures: Rehearsal
   };
   await forward(page, job, (s) => at(s) !== undefined, figures);
   await page.goto(`${shop.base}/job/${job}`);
-  await page.waitForSelector('.benchmain');
+  await fresh(page);
   return at(await stateOf(job))!;
 }
 const go = (): Promise<string> => text(page, '.btn-go');

@@ -4,6 +4,9 @@ import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
 import { press, text } from './workshop.ts';
 
+/** Until the bench shows what the server has, and not only what the device had kept of the job. */
+export const fresh = (page: Page): Promise<unknown> => page.waitForSelector('main.bench[aria-busy=false] .mid h2');
+
 export const title = (page: Page): Promise<string> => text(page, '.mid h2');
 
 /** Asks the API as whoever is signed in on a page. */
@@ -132,6 +135,7 @@ async function blur(page: Page): Promise<void> {
 
 /** Does whatever the move asks, on the screen: reads, chooses the good one, counts what came off, presses the button. */
 export async function doMove(page: Page): Promise<void> {
+  await fresh(page);
   const before = await page.$eval('.mid', (e) => e.innerHTML);
   const is = async (selector: string): Promise<boolean> => (await page.$(selector)) !== null;
   if (await is('.op .tickbox')) {
@@ -166,6 +170,7 @@ export async function doMove(page: Page): Promise<void> {
 /** Does one move after another on the screen until the title fits. */
 export async function workTo(page: Page, stop: RegExp): Promise<void> {
   for (let i = 0; i < 200; i += 1) {
+    await fresh(page);
     if (stop.test(await title(page))) return;
     await doMove(page);
   }

@@ -4,6 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
+import { fresh } from './hands.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(240_000);
@@ -22,6 +23,7 @@ async function workUntil(
   onTitle: (title: string) => Promise<boolean> = () => Promise.resolve(false),
 ): Promise<void> {
   for (let i = 0; i < 160; i += 1) {
+    await fresh(page);
     const before = await page.$eval('.mid', (e) => e.innerHTML);
     const now = await title(page);
     if (stop.test(now)) return;

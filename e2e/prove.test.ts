@@ -5,7 +5,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
-import { ask, book, forward, jobOf } from './hands.ts';
+import { ask, book, forward, fresh, jobOf } from './hands.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(300_000);
@@ -48,18 +48,18 @@ async function toTest(job: string, id: string, figures: RehearsalFigures = {}): 
     figures,
   );
   await page.goto(`${shop.base}/job/${job}`);
-  // Not the move that this device last saw of the job: the test's own button.
+  await fresh(page);
   await goSays('Run it');
   await page.waitForSelector('.btn-go:not(:disabled)');
 }
 const goSays = (words: string): Promise<unknown> =>
-  page.waitForFunction((w: string) => document.querySelector('.btn-go')?.textContent?.includes(w), {}, words);
+  page
+    .waitForFunction((w: string) => document.querySelector('.btn-go')?.textContent?.includes(w), {}, words)
+    .catch(async () => Promise.reject(new Error(`the button never said ${words}: ${await text(page, '.mid')}`)));
 /** Runs the test to its own end. */
 async function runIt(): Promise<void> {
   await page.keyboard.press('Space');
-  await goSays('Keep this run').catch(async () =>
-    Promise.reject(new Error(`the run never ended: ${await text(page, '.mid')}`)),
-  );
+  await goSays('Keep this run');
 }
 const lastTest = async (job: string, id: string): Promise<BenchState['readings'][number]> =>
   (await stateOf(job)).readings.findLast((r) => r.subject === 'test' && r.id === id)!;

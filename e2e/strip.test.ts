@@ -5,7 +5,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
-import { ask, book, doMove, forward, title, workTo } from './hands.ts';
+import { ask, book, doMove, forward, fresh, title, workTo } from './hands.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(300_000);
@@ -21,7 +21,7 @@ afterAll(() => shop.close());
 
 const open = async (job: string, on = page): Promise<void> => {
   await on.goto(`${shop.base}/job/${job}`);
-  await on.waitForSelector('.mid h2');
+  await fresh(on);
 };
 const stateOf = async (job: string): Promise<ReturnType<typeof fold>> =>
   fold(job, (await ask<JobView>(page, `jobs/${job}`)).events);

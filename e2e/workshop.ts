@@ -128,17 +128,20 @@ export class Workshop {
   }
 }
 
-/** Presses the first element of a selector whose text holds the words. */
+/** Presses the first element of a selector whose text holds the words, once it may be pressed. */
 export async function press(page: Page, selector: string, words: string): Promise<void> {
   await page.waitForFunction(
-    (s: string, w: string) => [...document.querySelectorAll(s)].some((e) => e.textContent?.includes(w)),
+    (s: string, w: string) =>
+      [...document.querySelectorAll<HTMLButtonElement>(s)].some((e) => e.textContent?.includes(w) && !e.disabled),
     {},
     selector,
     words,
   );
   await page.evaluate(
     (s: string, w: string) => {
-      [...document.querySelectorAll<HTMLElement>(s)].find((e) => e.textContent?.includes(w))?.click();
+      [...document.querySelectorAll<HTMLButtonElement>(s)]
+        .find((e) => e.textContent?.includes(w) && !e.disabled)
+        ?.click();
     },
     selector,
     words,
@@ -147,4 +150,6 @@ export async function press(page: Page, selector: string, words: string): Promis
 
 export const text = (page: Page, selector: string): Promise<string> => page.$eval(selector, (e) => e.textContent ?? '');
 export const has = (page: Page, words: string): Promise<unknown> =>
-  page.waitForFunction((w: string) => document.body.innerText.includes(w), {}, words);
+  page
+    .waitForFunction((w: string) => document.body.innerText.includes(w), {}, words)
+    .catch(async () => Promise.reject(new Error(`"${words}" is nowhere in: ${await text(page, 'body')}`)));

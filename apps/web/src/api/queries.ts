@@ -45,6 +45,8 @@ export const queries = {
     queryOptions({
       queryKey: ['job', id],
       queryFn: () => api<JobView>(`jobs/${id}`),
+      // However new what is kept is: another device may have gone on meanwhile, unheard.
+      refetchOnMount: 'always',
       structuralSharing: (kept, came) => shared(kept as JobView | undefined, came as JobView),
     }),
   offer: (id: string) => queryOptions({ queryKey: ['offer', id], queryFn: () => api<OfferView>(`jobs/${id}/offer`) }),

@@ -76,7 +76,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   const caution = move.kind === 'op' ? move.step.ops.find((o) => o.kind === 'caution') : undefined;
   const parked = state.parked !== undefined;
   return (
-    <main className="bench">
+    <main className="bench" aria-busy={!bench.fresh}>
       <JobHead bench={bench} me={me} visits={visits.length} toggle={toggle} extra={extra} />
       <div className="benchmain">
         <section className="lad" aria-label="Ladder">
