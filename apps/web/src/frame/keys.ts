@@ -1,12 +1,15 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
-/** Handles single keys while nothing is being typed. A key given to a field or a pressed button stays there. */
+/**
+ * Handles single keys while nothing is being typed. A key given to a field or a pressed button stays there. Keys are in force with
+ * the very paint that shows them: a quick hand presses what it has just read.
+ */
 export function useKeys(keys: Readonly<Record<string, (() => void) | undefined>>): void {
   const now = useRef(keys);
-  useEffect(() => {
+  useLayoutEffect(() => {
     now.current = keys;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
       // Somebody nearer to it has taken it: a lifted layer, an open dialog.
       if (e.defaultPrevented || document.querySelector('dialog[open]')) return;

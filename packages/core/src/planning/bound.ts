@@ -34,19 +34,11 @@ export function lowerBound(c: Compiled): number {
   });
   let finish = Math.max(problem.now, ...jobEnd);
   if (goal.finish > 0) {
-    const tails = new Float64Array(n).fill(-1);
-    const tail = (a: number): number => {
-      if (tails[a]! >= 0) return tails[a]!;
-      let most = 0;
-      for (const s of c.succs[a]!)
-        most = Math.max(most, c.minutes[s]! + tail(s) + c.preds[s]!.find((p) => p.of === a)!.min);
-      return (tails[a] = most);
-    };
     c.lanes.forEach((_, lane) => {
       const loads: Load[] = [];
       for (let a = 0; a < n; a += 1)
         if (c.needs[a]!.some((need) => need.lanes.length === 1 && need.lanes[0] === lane))
-          loads.push({ head: head(a), work: c.minutes[a]!, tail: tail(a) });
+          loads.push({ head: head(a), work: c.minutes[a]!, tail: c.tails[a]! });
       finish = Math.max(finish, jackson(loads));
     });
   }

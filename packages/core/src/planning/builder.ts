@@ -39,6 +39,7 @@ export class Built {
 /** A plan whose windows cannot be kept in this order is begun again with a later start so many times. */
 const MOST_AGAIN = 12;
 const MOST_STEPS = 400;
+const UNFINISHED: PlanCost = { total: Infinity, late: Infinity, idle: 0, moved: 0, finish: Infinity };
 
 /**
  * Builds a plan from an order of activities: each is put down where it can start first after all that was put down before it
@@ -165,14 +166,19 @@ export class Builder {
 
   /**
    * Builds the plan of an order into `out`. Its cost is infinite, and `broken` says why, when a window or a pin cannot be kept.
+   * @param enough a plan that must cost more than this may be left off in its middle, its cost infinite
    */
-  build(order: ArrayLike<number>, out: Built): void {
+  build(order: ArrayLike<number>, out: Built, enough = Infinity): void {
     this.out = out;
     out.broken = this.brokenPins;
     if (this.c.allPlain) {
       this.begin(true);
-      this.allPlain(order);
-      return this.price();
+      const { finish, late } = this.c.goal;
+      // Only where the end is all that counts is it known in mid-plan what it must come to.
+      const latest = finish > 0 && late === 0 ? this.c.problem.now + enough / finish : Infinity;
+      if (this.allPlain(order, latest)) return this.price();
+      out.cost = UNFINISHED;
+      return;
     }
     this.delayed.fill(0);
     for (let again = 0; again <= MOST_AGAIN; again += 1) {
@@ -181,7 +187,7 @@ export class Builder {
       if (result === 'broken') break;
       if (again === MOST_AGAIN) out.broken = 'A window cannot be kept in this order';
     }
-    out.cost = { total: Infinity, late: Infinity, idle: 0, moved: 0, finish: Infinity };
+    out.cost = UNFINISHED;
   }
 
   /**
@@ -309,9 +315,9 @@ export class Builder {
   }
 
   /** All of an order at once, where every activity is plain; {@link plain} is the same for one that is drawn forward. */
-  private allPlain(order: ArrayLike<number>): void {
+  private allPlain(order: ArrayLike<number>, latest: Minute): boolean {
     const { c, free, placed, last, jobEnd } = this;
-    const { predAt, predOf, predMin, release, minutes, jobOf, plain, slotAt } = c;
+    const { predAt, predOf, predMin, release, minutes, jobOf, plain, slotAt, tails } = c;
     const { start, end, cause, causeBy, lane: lanes } = this.out;
     for (let i = 0; i < order.length; i += 1) {
       const a = order[i]!;
@@ -338,6 +344,7 @@ export class Builder {
         by = last[lane]!;
       }
       const e = lb + minutes[a]!;
+      if (e + tails[a]! > latest) return false;
       start[a] = lb;
       end[a] = e;
       cause[a] = why;
@@ -348,6 +355,7 @@ export class Builder {
       const job = jobOf[a]!;
       if (e > jobEnd[job]!) jobEnd[job] = e;
     }
+    return true;
   }
 
   /** Puts a plain activity down: one lane, no hours, no window. */

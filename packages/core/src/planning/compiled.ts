@@ -58,6 +58,8 @@ export interface Compiled {
   readonly needs: readonly (readonly CompiledNeed[])[];
   /** The lane of an activity that needs just that one, which has no calendar; else -1. */
   readonly plain: Int32Array;
+  /** Minutes that must come after an activity in its own job. */
+  readonly tails: Float64Array;
   /** Where the lanes of an activity begin in a flat list of all of them. */
   readonly slotAt: Int32Array;
   readonly slots: number;
@@ -178,6 +180,7 @@ export function compile(problem: PlanProblem): Compiled {
     plain,
     allPlain: plain.every((l) => l >= 0) && flat.every((l) => l.max === Infinity),
     slotAt,
+    tails: tailsOf(activities, succs, preds),
     slots: slotAt[n]!,
     lanes,
     stayOf,
@@ -189,6 +192,23 @@ export function compile(problem: PlanProblem): Compiled {
     pinnedOn,
     inForce: Float64Array.from(activities, (a) => problem.inForce?.[a.id]?.start ?? NaN),
   };
+}
+
+function tailsOf(
+  activities: readonly Activity[],
+  succs: readonly (readonly number[])[],
+  preds: readonly (readonly CompiledLink[])[],
+): Float64Array {
+  const tails = new Float64Array(activities.length).fill(-1);
+  const tail = (a: number): number => {
+    if (tails[a]! >= 0) return tails[a]!;
+    let most = 0;
+    for (const s of succs[a]!)
+      most = Math.max(most, activities[s]!.minutes + tail(s) + preds[s]!.find((p) => p.of === a)!.min);
+    return (tails[a] = most);
+  };
+  for (let a = 0; a < tails.length; a += 1) tail(a);
+  return tails;
 }
 
 /** Which activities go down together because a window ties them. */

@@ -10,11 +10,16 @@ export type Limit = { readonly seconds: number } | { readonly orders: number };
 
 /** Activities put down between two looks at the clock: some milliseconds' work at most. */
 const LOOK = 1000;
-/** Of the temperatures, against the cost of an average move at the beginning. */
-const HOT = 2;
-const COLD = 0.1;
-/** A search that has cooled is heated again so many times: each from the best so far. */
-const ROUNDS = 2;
+/**
+ * The first temperature, against the cost of an average move, when there is time for {@link ENOUGH} orders an activity; with less
+ * time it is lower in proportion, down to the last: a large shop is only descended. It ends at an eighth of where it began.
+ */
+const HOT = 1.2;
+const LEAST_HOT = 0.01;
+const ENOUGH = 2000;
+const COOLS_TO = 0.12;
+/** Share of the time, and of the heat, that goes into a first descent. */
+const DESCENT = 0.05;
 /** A shop of more activities is large. */
 const LARGE = 300;
 /** Accepted moves after which an order is sorted by its starts again. */
@@ -37,6 +42,8 @@ export class Planner {
   private readonly bound: number;
   private tried = 0;
   private accepted = 0;
+  /** Share of moves along a critical path: where only the end counts nearly all, else whole jobs are moved too. */
+  private readonly alongPath: number;
   private readonly behind: Int32Array;
 
   /**
@@ -49,6 +56,7 @@ export class Planner {
     this.random = seeded(seed);
     this.now = new Built(this.c);
     this.next = new Built(this.c);
+    this.alongPath = this.c.goal.finish > 0 ? 0.99 : 0.6;
     this.order = this.first();
     this.trial = new Int32Array(this.order.length);
     this.behind = new Int32Array(this.order.length);
@@ -68,14 +76,21 @@ export class Planner {
       const job = c.jobs[c.jobOf[a]!]!;
       return (job.due ?? c.problem.now + 1e6) - t / Math.max(0.1, job.weight);
     });
-    const ways = [latest, Float64Array.from(tail, (t) => -t)];
+    // What is left of the whole job against its weight: short and weighty ones first, where not all can be in time.
+    const work = new Float64Array(c.jobs.length);
+    c.minutes.forEach((m, a) => (work[c.jobOf[a]!]! += m));
+    const short = Float64Array.from(tail, (t, a) => {
+      const j = c.jobOf[a]!;
+      return work[j]! / Math.max(0.1, c.jobs[j]!.weight) - t * 1e-3;
+    });
+    const ways = [latest, short, Float64Array.from(tail, (t) => -t)];
     if (c.problem.inForce) ways.push(Float64Array.from(c.inForce, (s, a) => (Number.isNaN(s) ? latest[a]! : s)));
     let chosen: Int32Array | undefined;
     let cost = Infinity;
-    // Of a large shop the first way has to do: it must be there at once.
-    const looked = c.activities.length > LARGE ? ways.slice(0, 1) : ways;
+    // Of a large shop the first ways have to do: they must be there at once.
+    const looked = c.activities.length > LARGE ? ways.slice(0, 2) : ways;
     for (const way of looked)
-      for (const order of [this.builder.dispatch(way, this.next), sorted(way)]) {
+      for (const order of [this.builder.dispatch(way, this.next), ...(looked === ways ? [sorted(way)] : [])]) {
         this.builder.build(order, this.next);
         this.tried += 1;
         if (chosen && this.next.cost.total >= cost) continue;
@@ -105,26 +120,30 @@ export class Planner {
     const begun = performance.now();
     const share = (done: number): number =>
       timed ? (performance.now() - begun) / (limit.seconds * 1000) : done / limit.orders;
-    let heat = this.sample(() => share(0) >= 1 || stop());
+    const first = this.tried;
+    const heat = this.sample(() => share(0) >= 1 || stop());
+    const each = (performance.now() - begun) / Math.max(1, this.tried - first);
+    const orders = timed ? (limit.seconds * 1000) / Math.max(1e-3, each) : limit.orders;
+    const hot = heat * Math.max(LEAST_HOT, HOT * Math.min(1, orders / n / ENOUGH));
     let done = 0;
+    let warmed = false;
     let at = 0;
-    let round = 0;
     for (;;) {
       if (!timed || done % look === 0) at = share(done);
       if (at >= 1 || (done % look === 0 && stop()) || this.best.built.cost.total <= this.bound + 1e-6) break;
-      const of = Math.min(ROUNDS - 1, Math.floor(at * ROUNDS));
-      if (of !== round) {
-        round = of;
+      // A short descent first: what is easily had is had at once.
+      if (at >= DESCENT && !warmed) {
+        warmed = true;
         this.from(this.best);
-        heat = Math.max(heat / 2, this.best.built.cost.total * 1e-5);
       }
-      const t = heat * HOT * (COLD / HOT) ** (at * ROUNDS - round);
+      const t = warmed ? hot * COOLS_TO ** at : hot * DESCENT;
       done += 1;
       this.tried += 1;
       if (!this.move()) continue;
-      this.builder.build(this.trial, this.next);
-      const more = this.next.cost.total - this.now.cost.total;
-      if (more <= 0 || this.random() < Math.exp(-more / t)) this.take();
+      // The chance is drawn first: so it is known beforehand what would be taken, and the rest need not be built to its end.
+      const most = this.now.cost.total - t * Math.log(1 - this.random());
+      this.builder.build(this.trial, this.next, most);
+      if (this.next.cost.total <= most) this.take();
     }
     this.from(this.best);
   }
@@ -172,10 +191,11 @@ export class Planner {
   /** Puts a neighbour of the order into `trial`. False when there was none to be found. */
   private move(): boolean {
     const { random, order, c } = this;
-    if (random() < 0.97) {
+    if (random() < this.alongPath) {
       const pair = this.critical();
       if (pair) return this.after(pair[0], pair[1]);
     }
+    if (random() < 0.3) return this.forward(this.costly(), 0.5 + 0.5 * random());
     // Any two of different jobs, near each other or not.
     const n = order.length;
     const i = Math.floor(random() * (n - 1));
@@ -217,7 +237,7 @@ export class Planner {
   /** A job that costs: a late one by its share, else the one that ends last, else any. */
   private costly(): number {
     const { c, now, random } = this;
-    if (c.goal.late > 0 && now.cost.late > 0 && random() < 0.97) {
+    if (c.goal.late > 0 && now.cost.late > 0 && random() < 0.99) {
       let at = random() * now.cost.late;
       for (let j = 0; j < c.jobs.length; j += 1) if ((at -= now.lateBy[j]!) <= 0) return j;
     }
@@ -258,6 +278,28 @@ export class Planner {
     trial[at++] = v;
     for (let i = 0; i < n; i += 1) trial[at++] = behind[i]!;
     for (let i = at; i < order.length; i += 1) trial[i] = order[i]!;
+    return true;
+  }
+
+  /** The order with everything of a job that much nearer to the front, in `trial`. */
+  private forward(job: number, by: number): boolean {
+    const { c, order, trial } = this;
+    const n = order.length;
+    const to: number[] = [];
+    const mine: number[] = [];
+    for (let i = 0; i < n; i += 1)
+      if (c.jobOf[order[i]!] === job) {
+        to.push(Math.floor(i * by));
+        mine.push(order[i]!);
+      }
+    let k = 0;
+    let at = 0;
+    for (let i = 0; i < n; i += 1) {
+      if (c.jobOf[order[i]!] === job) continue;
+      while (k < mine.length && to[k]! <= at) trial[at++] = mine[k++]!;
+      trial[at++] = order[i]!;
+    }
+    while (k < mine.length) trial[at++] = mine[k++]!;
     return true;
   }
 

@@ -1,0 +1,10 @@
+export { activitiesOf, type JobFacts, type JobToPlan, type ShopFacts } from './activities.ts';
+export { openMinutes, withHours, workCalendar, type WeekHours } from './calendar.ts';
+export { planFaults } from './check-plan.ts';
+export { plan, Planner, startsOf, type Limit } from './improve.ts';
+export { learn, stepTimes, USUAL_SPREAD, type Learned, type StepTimes } from './learning.ts';
+export { PlanError } from './plan-error.ts';
+export { promise, promiseShares, type PromiseDates, type Unknowns } from './promise.ts';
+export { suggestionsFor, type Suggestion } from './suggestions.ts';
+export * from './types.ts';
+export { lateJobs, readyAt, type LateJob, type LateLink, type Say } from './why-late.ts';

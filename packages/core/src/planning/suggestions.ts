@@ -1,0 +1,141 @@
+import { withHours } from './calendar.ts';
+import { Planner, type Limit } from './improve.ts';
+import type { Minute, Plan, PlanJob, PlanProblem } from './types.ts';
+import { lateJobs, readyAt, type LateJob, type Say } from './why-late.ts';
+
+/** Something that would save a late job, planned through: not guessed. */
+export interface Suggestion {
+  readonly id: string;
+  readonly title: string;
+  /** When the job is ready then. */
+  readonly ready: Minute;
+  readonly keeps: boolean;
+  /** Jobs that are late then and are not now, by name. */
+  readonly costs: readonly string[];
+  readonly problem: PlanProblem;
+  readonly plan: Plan;
+}
+
+const HOUR = 60;
+/** Each suggestion is planned through for so long. */
+const EACH: Limit = { orders: 250 };
+
+/** What would save a late job: each change is made, planned again, and told with what it costs the others. Best first. */
+export function suggestionsFor(
+  problem: PlanProblem,
+  plan: Plan,
+  late: LateJob,
+  say: Say,
+  limit: Limit = EACH,
+): readonly Suggestion[] {
+  const job = problem.jobs.find((j) => j.id === late.job)!;
+  const before = new Set(lateJobs(problem, plan, say).map((l) => l.name));
+  const changes: { readonly id: string; readonly title: string; readonly problem: PlanProblem }[] = [];
+  for (const link of late.chain) {
+    if (link.about.kind === 'taken') {
+      const other = problem.jobs.find((j) => j.id === (link.about as { job: string }).job)!;
+      const what = problem.resources.find((r) => r.id === (link.about as { resource: string }).resource)!;
+      changes.push({
+        id: `before-${other.id}`,
+        title:
+          what.kind === 'hands'
+            ? `Work on ${job.name} before ${other.name}`
+            : `${what.title}: ${job.name} before ${other.name}`,
+        problem: { ...problem, jobs: problem.jobs.map((j) => (j.id === job.id ? { ...j, weight: j.weight * 20 } : j)) },
+      });
+    }
+    if (link.about.kind === 'part')
+      changes.push({
+        id: `part-${link.activity}`,
+        title: 'Its part a day earlier, by courier',
+        problem: earlier(problem, job, link.activity),
+      });
+  }
+  const hours = problem.calendars.find((c) => c.id === problem.resources.find((r) => r.kind === 'hands')?.calendar);
+  if (hours) {
+    const [, closes] =
+      hours.open.findLast(([from, to]) => from < late.due && to > problem.now && longDay(hours.open, to)) ?? [];
+    if (closes !== undefined)
+      changes.push({
+        id: 'overtime',
+        title: `An hour longer on ${say(closes).split(' ')[0]}`,
+        problem: {
+          ...problem,
+          calendars: problem.calendars.map((c) => (c.id === hours.id ? withHours(c, [[closes, closes + HOUR]]) : c)),
+        },
+      });
+    const start = hours.open.find(([, to]) => to > problem.now + HOUR);
+    if (start) {
+      const from = Math.max(problem.now, start[0]);
+      const helper = 'hands-helper';
+      changes.push({
+        id: 'helper',
+        title: 'A second pair of hands for half a day',
+        problem: {
+          ...problem,
+          resources: [
+            ...problem.resources,
+            { id: helper, title: 'Helper', kind: 'hands', capacity: 1, calendar: helper },
+          ],
+          calendars: [...problem.calendars, { id: helper, open: [[from, from + 4 * HOUR]] }],
+          jobs: problem.jobs.map((j) => ({
+            ...j,
+            activities: j.activities.map((a) => ({
+              ...a,
+              needs: a.needs.map((n) =>
+                n.anyOf.some((r) => isHands(problem, r)) ? { ...n, anyOf: [...n.anyOf, helper] } : n,
+              ),
+            })),
+          })),
+        },
+      });
+    }
+  }
+  return changes
+    .filter((c, i) => changes.findIndex((o) => o.id === c.id) === i)
+    .map(({ id, title, problem: changed }): Suggestion => {
+      const planner = new Planner({ ...changed, inForce: plan.slots });
+      planner.improve(limit);
+      const made = planner.plan();
+      const ready = readyAt(job, made);
+      return {
+        id,
+        title,
+        ready,
+        keeps: ready <= late.due,
+        costs: lateJobs(problem, made, say)
+          .map((l) => l.name)
+          .filter((n) => !before.has(n)),
+        problem: changed,
+        plan: made,
+      };
+    })
+    .filter((s) => s.ready < late.ready)
+    .sort((a, b) => Number(b.keeps) - Number(a.keeps) || a.costs.length - b.costs.length || a.ready - b.ready);
+}
+
+const isHands = (p: PlanProblem, id: string): boolean => p.resources.some((r) => r.id === id && r.kind === 'hands');
+
+/** Is it the last opening of its day? An hour at noon is no overtime. */
+function longDay(open: readonly (readonly [Minute, Minute])[], to: Minute): boolean {
+  const next = open.find(([from]) => from >= to);
+  return next === undefined || next[0] - to > 6 * HOUR;
+}
+
+function earlier(problem: PlanProblem, job: PlanJob, activity: string): PlanProblem {
+  return {
+    ...problem,
+    jobs: problem.jobs.map((j) =>
+      j.id !== job.id
+        ? j
+        : {
+            ...j,
+            activities: j.activities.map((a) =>
+              a.id === activity && a.notBefore !== undefined
+                ? { ...a, notBefore: Math.max(problem.now, a.notBefore - 24 * HOUR) }
+                : a,
+            ),
+          },
+    ),
+  };
+}
