@@ -11,6 +11,7 @@ import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { LiveModule } from './live/live.module.ts';
 import { PartsModule } from './parts/parts.module.ts';
+import { PlanningModule } from './planning/planning.module.ts';
 import { QuotesModule } from './quotes/quotes.module.ts';
 import { PhotosModule } from './photos/photos.module.ts';
 import { QualityModule } from './quality/quality.module.ts';
@@ -42,6 +43,7 @@ export class AppModule {
         QuotesModule,
         RecordsModule,
         CalendarModule,
+        PlanningModule,
         QualityModule,
         HealthModule,
       ],

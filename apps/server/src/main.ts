@@ -5,6 +5,7 @@ import { makeApp } from './app.ts';
 import { CONFIG, readConfig, type Config } from './config/config.ts';
 import { addStandIns, loadDemo, loadEmpty } from './demo/demo.ts';
 import { InstrumentsService } from './instruments/instruments.service.ts';
+import { PlanQueue } from './planning/plan-queue.ts';
 import { CatalogueService } from './parts/catalogue.service.ts';
 import { SupplierService } from './parts/supplier.service.ts';
 import { SheetsService } from './sheets/sheets.service.ts';
@@ -21,4 +22,5 @@ for (const { compiled } of await app.get(SheetsService).newest())
 await app.get(InstrumentsService).connectAll();
 await app.listen(config.port, config.host);
 app.get(SupplierService).start();
+await app.get(PlanQueue).start();
 console.log(`ready on http://${config.host}:${config.port}`);

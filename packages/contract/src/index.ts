@@ -10,4 +10,5 @@ export * from './pull-command.dto.ts';
 export * from './run-shape.ts';
 export * from './stand.dto.ts';
 export * from './parts.dto.ts';
+export * from './plan.dto.ts';
 export * from './views.ts';

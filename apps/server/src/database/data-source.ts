@@ -20,6 +20,7 @@ import { First1764000000000 } from './migrations/1764000000000-first.ts';
 import { Parts1764200000000 } from './migrations/1764200000000-parts.ts';
 import { Visits1764300000000 } from './migrations/1764300000000-visits.ts';
 import { Records1764400000000 } from './migrations/1764400000000-records.ts';
+import { Planning1764500000000 } from './migrations/1764500000000-planning.ts';
 import { Shelf1764100000000 } from './migrations/1764100000000-shelf.ts';
 
 export const entities = [
@@ -47,7 +48,14 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     type: 'postgres',
     url,
     entities,
-    migrations: [First1764000000000, Shelf1764100000000, Parts1764200000000, Visits1764300000000, Records1764400000000],
+    migrations: [
+      First1764000000000,
+      Shelf1764100000000,
+      Parts1764200000000,
+      Visits1764300000000,
+      Records1764400000000,
+      Planning1764500000000,
+    ],
     migrationsTransactionMode: 'all',
     migrationsRun: true,
     synchronize: false,

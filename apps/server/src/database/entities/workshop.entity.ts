@@ -1,3 +1,4 @@
+import type { Resource, WeekHours } from '@jubb/core/planning';
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 
 /** The one row about the workshop itself. */
@@ -30,6 +31,18 @@ export class Workshop {
   /** Bench places, in order. */
   @Column({ type: 'jsonb' })
   places: string[];
+
+  /** Time zone, as "Europe/London". */
+  @Column({ type: 'text', default: 'Europe/London' })
+  zone: string;
+
+  /** Opening hours of a week, Monday first. */
+  @Column({ type: 'jsonb' })
+  hours: WeekHours;
+
+  /** Tools that one job at a time has, beside the stands. */
+  @Column({ type: 'jsonb' })
+  tools: Pick<Resource, 'id' | 'title' | 'kind' | 'capacity'>[];
 
   /** Places on the shelf, in order. */
   @Column({ type: 'jsonb' })

@@ -1,0 +1,201 @@
+import {
+  Body,
+  ConflictException,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  HttpCode,
+  NotFoundException,
+  Param,
+  ParseUUIDPipe,
+  Post,
+  UnprocessableEntityException,
+} from '@nestjs/common';
+import {
+  AskPromiseDto,
+  DayOffDto,
+  TakePlanDto,
+  type PlanInForce,
+  type PlanMove,
+  type WeekView,
+  type QueuedView,
+} from '@jubb/contract';
+import { planFaults, type Slot } from '@jubb/core/planning';
+import ical from 'ical-generator';
+import { DataSource } from 'typeorm';
+import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
+import type { Person } from '../database/entities/person.entity.ts';
+import { Workshop } from '../database/entities/workshop.entity.ts';
+import { SheetsService } from '../sheets/sheets.service.ts';
+import { PlanQueue } from './plan-queue.ts';
+import { ShopService } from './shop.service.ts';
+
+const MINUTE_MS = 60_000;
+/** A plan that was made longer ago than this is not taken: too much has gone on since. */
+const STALE_MIN = 30;
+/** Chance that something has to be bought for a unit, and how long that takes, before the shop knows better: common practice. */
+const BUYS = 0.4;
+const LEAD_MIN = 2 * 1440;
+const MOVES = 40;
+
+/** The week: what it is planned from, the plan in force, promises. */
+@Controller('api/plan')
+export class PlanningController {
+  constructor(
+    private readonly db: DataSource,
+    private readonly shop: ShopService,
+    private readonly queue: PlanQueue,
+    private readonly sheets: SheetsService,
+  ) {}
+
+  @Get()
+  @AllowedFor(...EVERY_ROLE)
+  view(): Promise<WeekView> {
+    return this.shop.view(new Date());
+  }
+
+  /** Puts a plan in force. It is held against the shop once more, and against whoever was quicker. */
+  @Post()
+  @HttpCode(200)
+  @AllowedFor('owner', 'mechanic')
+  async take(@Body() dto: TakePlanDto, @Me() me: Person): Promise<PlanInForce> {
+    const now = Date.now();
+    const age = now / MINUTE_MS - dto.now;
+    if (age > STALE_MIN || age < -1)
+      throw new UnprocessableEntityException(`now: this plan is of ${Math.round(age)} min ago; plan again`);
+    const view = await this.shop.view(new Date(now));
+    const slots: Record<string, Slot> = {};
+    for (const { activity, start, end, on, place } of dto.slots)
+      slots[activity] = { start, end, on, ...(place === undefined ? {} : { place }) };
+    const pins = dto.pins.map(({ activity, start, on }) => ({ activity, start, ...(on ? { on } : {}) }));
+    const faults = planFaults({ ...view.problem, now: dto.now, pins, jobs: asOf(view.problem.jobs, dto.now) }, slots);
+    if (faults.length > 0)
+      throw new UnprocessableEntityException({
+        message: `This plan cannot be worked: ${faults.slice(0, 3).join('; ')}`,
+        errors: { slots: faults.slice(0, 20) },
+      });
+    const rows = (await this.db.query(
+      `INSERT INTO plan_in_force (version, slots, pins, by_name, at) SELECT 1, $1, $2, $3, now() WHERE $4 = 0
+       ON CONFLICT (id) DO NOTHING RETURNING version`,
+      [JSON.stringify(slots), JSON.stringify(pins), me.name, dto.version],
+    )) as unknown[];
+    if (rows.length === 0) {
+      const [changed] = (await this.db.query(
+        `UPDATE plan_in_force SET version = version + 1, slots = $1, pins = $2, by_name = $3, at = now()
+         WHERE version = $4 RETURNING version`,
+        [JSON.stringify(slots), JSON.stringify(pins), me.name, dto.version],
+      )) as [unknown[], number];
+      if (changed.length === 0)
+        throw new ConflictException('Somebody else has put a plan in force meanwhile: look at it, and plan again');
+    }
+    return (await this.shop.inForce())!;
+  }
+
+  /** What the plan in force has next, for the Floor and the bench. */
+  @Get('moves')
+  @AllowedFor(...EVERY_ROLE)
+  async moves(): Promise<PlanMove[]> {
+    const { problem, inForce } = await this.shop.view(new Date());
+    if (!inForce) return [];
+    const hands = new Set(problem.resources.filter((r) => r.kind === 'hands').map((r) => r.id));
+    return problem.jobs
+      .flatMap((job) =>
+        job.activities.flatMap((a): PlanMove[] => {
+          const slot = inForce.slots[a.id];
+          return slot
+            ? [
+                {
+                  activity: a.id,
+                  title: a.title,
+                  job: job.id,
+                  hands: slot.on.filter((r) => hands.has(r)),
+                  start: slot.start,
+                  end: slot.end,
+                  attended: a.attended,
+                },
+              ]
+            : [];
+        }),
+      )
+      .sort((a, b) => a.start - b.start)
+      .slice(0, MOVES);
+  }
+
+  /** Asks for dates that could be promised; the answer is fetched by its id. */
+  @Post('promise')
+  @HttpCode(202)
+  @AllowedFor('owner', 'mechanic')
+  async promise(@Body() dto: AskPromiseDto): Promise<{ readonly id: string }> {
+    const now = new Date();
+    const revision = await this.sheets.newestOf(dto.sheet);
+    const job = await this.shop.unbooked(revision.sheet, revision.revision, now);
+    const { problem, spreads } = await this.shop.view(now);
+    const build = job.activities.find((a) => a.id.startsWith('new:build'));
+    return {
+      id: await this.queue.add({
+        problem,
+        job,
+        spreads: { ...spreads, ...job.spreads },
+        unknowns: build && { buys: BUYS, leadMinutes: LEAD_MIN, waits: build.id },
+      }),
+    };
+  }
+
+  @Get('queued/:id')
+  @AllowedFor(...EVERY_ROLE)
+  async queued(@Param('id', ParseUUIDPipe) id: string): Promise<QueuedView> {
+    const view = await this.queue.look(id);
+    if (!view) throw new NotFoundException('There is no such work');
+    return view;
+  }
+
+  @Post('days-off')
+  @HttpCode(204)
+  @AllowedFor('owner')
+  async dayOff(@Body() dto: DayOffDto): Promise<void> {
+    await this.db.query(`INSERT INTO day_off (day, person) VALUES ($1, $2) ON CONFLICT DO NOTHING`, [
+      dto.day.slice(0, 10),
+      dto.person ?? null,
+    ]);
+  }
+
+  @Delete('days-off/:day')
+  @HttpCode(204)
+  @AllowedFor('owner')
+  async dayOn(@Param('day') day: string): Promise<void> {
+    if (!/^\d{4}-\d\d-\d\d$/.test(day)) throw new UnprocessableEntityException('day: a date such as 2026-12-24');
+    await this.db.query(`DELETE FROM day_off WHERE day = $1`, [day]);
+  }
+
+  /** The week in force as a calendar file. */
+  @Get('week.ics')
+  @AllowedFor(...EVERY_ROLE)
+  @Header('Content-Type', 'text/calendar; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="week.ics"')
+  async week(): Promise<string> {
+    const { problem, inForce, jobs } = await this.shop.view(new Date());
+    const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
+    const calendar = ical({ name: `${workshop.name}, the week`, prodId: { company: 'Jubb', product: 'plan' } });
+    const title = new Map(problem.resources.map((r) => [r.id, r.title]));
+    for (const job of problem.jobs)
+      for (const a of job.activities) {
+        const slot = inForce?.slots[a.id];
+        const label = jobs.find((j) => j.id === job.id);
+        if (!slot) continue;
+        calendar.createEvent({
+          id: `plan-${a.id}@jubb`,
+          start: new Date(slot.start * MINUTE_MS),
+          end: new Date(slot.end * MINUTE_MS),
+          summary: `${job.name}: ${a.title}`,
+          description: `${label?.title ?? ''}\n${slot.on.map((r) => title.get(r) ?? r).join(', ')}`,
+        });
+      }
+    return calendar.toString();
+  }
+}
+
+/** Jobs as released at the moment that a plan was made for, a little ago. */
+function asOf(jobs: WeekView['problem']['jobs'], now: number): WeekView['problem']['jobs'] {
+  return jobs.map((j) => ({ ...j, release: Math.min(j.release, now) }));
+}

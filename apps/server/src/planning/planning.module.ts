@@ -1,0 +1,14 @@
+import { Module } from '@nestjs/common';
+import { JobLogModule } from '../jobs/job-log.module.ts';
+import { SheetsModule } from '../sheets/sheets.module.ts';
+import { PlanningController } from './planning.controller.ts';
+import { PlanQueue } from './plan-queue.ts';
+import { ShopService } from './shop.service.ts';
+
+@Module({
+  imports: [JobLogModule, SheetsModule],
+  controllers: [PlanningController],
+  providers: [ShopService, PlanQueue],
+  exports: [ShopService, PlanQueue],
+})
+export class PlanningModule {}

@@ -1,0 +1,207 @@
+import { Injectable } from '@nestjs/common';
+import type { PlanInForce, PlanJobLabel, WeekView } from '@jubb/contract';
+import {
+  activitiesOf,
+  learn,
+  stepTimes,
+  workCalendar,
+  type JobToPlan,
+  type Learned,
+  type Minute,
+  type PlanProblem,
+  type Resource,
+  type ShopFacts,
+  type WorkCalendar,
+} from '@jubb/core/planning';
+import { emptyBench, ladderOf } from '@jubb/core/bench';
+import { standsFor, type StandInstrument } from '@jubb/core/sheet';
+import { DataSource, In, Not } from 'typeorm';
+import { Instrument } from '../database/entities/instrument.entity.ts';
+import { Job } from '../database/entities/job.entity.ts';
+import { OrderLine } from '../database/entities/order-line.entity.ts';
+import { Person } from '../database/entities/person.entity.ts';
+import { Workshop } from '../database/entities/workshop.entity.ts';
+import { JobLog } from '../jobs/job-log.ts';
+
+const MINUTE_MS = 60_000;
+/** So far ahead hours are known: two years and more. */
+const DAYS_AHEAD = 800;
+/** Visits that minutes are learned from, the newest. */
+const LEARN_FROM = 200;
+
+interface InForceRow {
+  readonly version: number;
+  readonly slots: PlanInForce['slots'];
+  readonly pins: PlanInForce['pins'];
+  readonly by_name: string;
+  readonly at: Date;
+}
+
+/** The workshop as the planner sees it: who works when, what there is of each tool, what is left of every job. */
+@Injectable()
+export class ShopService {
+  private learned: { readonly of: number; readonly steps: Readonly<Record<string, Learned>> } | undefined;
+  constructor(
+    private readonly db: DataSource,
+    private readonly log: JobLog,
+  ) {}
+
+  /** Everything that the week is planned from, at a moment. */
+  async view(now: Date): Promise<WeekView> {
+    const shop = await this.shop(now);
+    const { facts, zone } = shop;
+    const open = await this.db
+      .getRepository(Job)
+      .find({ where: { stage: Not('handed-over') }, order: { number: 'ASC' } });
+    const lines = await this.db.getRepository(OrderLine).find({ where: { jobId: In(open.map((j) => j.id)) } });
+    const jobs: JobToPlan[] = [];
+    const labels: PlanJobLabel[] = [];
+    for (const job of open) {
+      const { sheet, state } = await this.log.load(job.id);
+      const coming = Object.values(state.partLines)
+        .filter((l) => l.status === 'ordered')
+        .map((l) => {
+          const expected = lines.find((x) => x.line === l.line)?.expected;
+          return { title: l.title, expected: expected ? expected.getTime() / MINUTE_MS : null };
+        });
+      const due = job.promise ? job.promise.getTime() / MINUTE_MS : null;
+      jobs.push(activitiesOf({ id: job.id, name: String(job.number), sheet, state, due, coming }, facts));
+      const { number, title, place } = job;
+      labels.push({ id: job.id, number, title, customer: job.customer.name, place, due });
+    }
+    const inForce = await this.inForce();
+    const known = new Set(jobs.flatMap((j) => j.activities.map((a) => a.id)));
+    const slots = Object.fromEntries(Object.entries(inForce?.slots ?? {}).filter(([id]) => known.has(id)));
+    const problem: PlanProblem = {
+      now: facts.now,
+      resources: shop.resources,
+      calendars: shop.calendars,
+      places: facts.places,
+      jobs: jobs.filter((j) => j.activities.length > 0).map(({ spreads: _, ...job }) => job),
+      // What is past, or done, holds nothing any more.
+      pins: (inForce?.pins ?? []).filter((p) => known.has(p.activity) && p.start >= facts.now),
+      ...(inForce ? { inForce: slots } : {}),
+    };
+    return {
+      problem,
+      spreads: Object.assign({}, ...jobs.map((j) => j.spreads)) as Record<string, number>,
+      jobs: labels,
+      inForce: inForce ? { ...inForce, slots } : null,
+      zone,
+      hours: shop.hours,
+      daysOff: shop.daysOff,
+    };
+  }
+
+  /** A unit that is not booked yet, from its sheet alone. */
+  async unbooked(sheetId: string, revision: number, now: Date): Promise<JobToPlan> {
+    const { facts } = await this.shop(now);
+    const sheet = await this.log.sheetOf(sheetId, revision);
+    return activitiesOf(
+      { id: 'new', name: 'the new one', sheet, state: emptyBench('new'), due: null, coming: [] },
+      facts,
+    );
+  }
+
+  async inForce(): Promise<PlanInForce | null> {
+    const [row] = (await this.db.query(`SELECT version, slots, pins, by_name, at FROM plan_in_force`)) as InForceRow[];
+    return row
+      ? { version: row.version, slots: row.slots, pins: row.pins, by: row.by_name, at: row.at.toISOString() }
+      : null;
+  }
+
+  private async shop(now: Date): Promise<{
+    readonly facts: ShopFacts;
+    readonly resources: readonly Resource[];
+    readonly calendars: readonly WorkCalendar[];
+    readonly zone: string;
+    readonly hours: Workshop['hours'];
+    readonly daysOff: WeekView['daysOff'];
+  }> {
+    const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
+    const people = await this.db.getRepository(Person).find({ where: { role: 'mechanic' }, order: { name: 'ASC' } });
+    const instruments = await this.db.getRepository(Instrument).find();
+    const off = (await this.db.query(`SELECT to_char(day, 'YYYY-MM-DD') AS day, person FROM day_off ORDER BY day`)) as {
+      day: string;
+      person: string | null;
+    }[];
+    const at = Math.floor(now.getTime() / MINUTE_MS);
+    const { zone, hours } = workshop;
+    const calendar = (id: string, who: string | null): WorkCalendar =>
+      workCalendar(
+        id,
+        hours,
+        zone,
+        at,
+        DAYS_AHEAD,
+        new Set(off.filter((o) => o.person === null || o.person === who).map((o) => o.day)),
+      );
+    const hands = people.map((p) => ({
+      id: `hands-${p.id}`,
+      title: p.name,
+      own: off.some((o) => o.person === p.id),
+      p,
+    }));
+    const stands = instruments.filter((i) => i.kind in standsFor);
+    // Hours are the same for all who have no day off of their own.
+    const calendars = [calendar('shop', null), ...hands.filter((h) => h.own).map((h) => calendar(h.id, h.p.id))];
+    const resources: Resource[] = [
+      ...hands.map((h) => ({
+        id: h.id,
+        title: h.title,
+        kind: 'hands' as const,
+        capacity: 1,
+        calendar: h.own ? h.id : 'shop',
+      })),
+      // A wash tank soaks overnight; an oven and a press want somebody in the house.
+      ...workshop.tools.map((t) => ({ ...t, ...(t.kind === 'tank' ? {} : { calendar: 'shop' }) })),
+      ...stands.map((s) => ({ id: s.id, title: s.name, kind: 'stand' as const, capacity: 1, calendar: 'shop' })),
+    ];
+    const of = (kind: Resource['kind']): string[] => resources.filter((r) => r.kind === kind).map((r) => r.id);
+    const words = new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone,
+      weekday: 'short',
+      hour: '2-digit',
+      minute: '2-digit',
+    });
+    const facts: ShopFacts = {
+      now: at,
+      hands: of('hands'),
+      press: of('press'),
+      oven: of('oven'),
+      tank: of('tank'),
+      stands: Object.fromEntries(
+        Object.keys(standsFor).map((k) => [k, stands.filter((s) => s.kind === k).map((s) => s.id)]),
+      ) as Partial<Record<StandInstrument, string[]>>,
+      places: workshop.places,
+      learned: await this.learnedSteps(),
+      say: (m: Minute) => words.format(m * MINUTE_MS).replace(',', ''),
+    };
+    return { facts, resources, calendars, zone, hours, daysOff: off };
+  }
+
+  /** What this shop really takes for the steps of its sheets, by the log of the visits that are over. */
+  async learnedSteps(): Promise<Readonly<Record<string, Learned>>> {
+    const over = await this.db
+      .getRepository(Job)
+      .find({ where: { stage: 'handed-over' }, order: { number: 'DESC' }, take: LEARN_FROM });
+    const newest = over[0]?.number ?? 0;
+    if (this.learned?.of === newest) return this.learned.steps;
+    const taken = new Map<string, { sheet: number; minutes: number[] }>();
+    for (const job of over) {
+      const { sheet, state } = await this.log.load(job.id);
+      const times = stepTimes(sheet, state);
+      for (const step of ladderOf(sheet, state).all) {
+        const minutes = times.minutes[step.id];
+        if (minutes === undefined) continue;
+        const key = `${sheet.id}/${step.id}`;
+        const seen = taken.get(key) ?? { sheet: step.minutes, minutes: [] };
+        seen.minutes.push(minutes);
+        taken.set(key, seen);
+      }
+    }
+    const steps = Object.fromEntries([...taken].map(([key, t]) => [key, learn(t.sheet, t.minutes)]));
+    this.learned = { of: newest, steps };
+    return steps;
+  }
+}
