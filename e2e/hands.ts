@@ -135,7 +135,6 @@ async function blur(page: Page): Promise<void> {
 
 /** Does whatever the move asks, on the screen: reads, chooses the good one, counts what came off, presses the button. */
 export async function doMove(page: Page): Promise<void> {
-  await fresh(page);
   const before = await page.$eval('.mid', (e) => e.innerHTML);
   const is = async (selector: string): Promise<boolean> => (await page.$(selector)) !== null;
   if (await is('.op .tickbox')) {
@@ -169,8 +168,8 @@ export async function doMove(page: Page): Promise<void> {
 
 /** Does one move after another on the screen until the title fits. */
 export async function workTo(page: Page, stop: RegExp): Promise<void> {
+  await fresh(page);
   for (let i = 0; i < 200; i += 1) {
-    await fresh(page);
     if (stop.test(await title(page))) return;
     await doMove(page);
   }

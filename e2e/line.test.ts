@@ -22,8 +22,8 @@ async function workUntil(
   stop: RegExp,
   onTitle: (title: string) => Promise<boolean> = () => Promise.resolve(false),
 ): Promise<void> {
+  await fresh(page);
   for (let i = 0; i < 160; i += 1) {
-    await fresh(page);
     const before = await page.$eval('.mid', (e) => e.innerHTML);
     const now = await title(page);
     if (stop.test(now)) return;

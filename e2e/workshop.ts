@@ -73,6 +73,24 @@ export class Workshop {
     });
   }
 
+  /** Another server on the same database, at a port of its own; its address. */
+  async secondServer(): Promise<string> {
+    const port = await freePort();
+    const server = spawn(process.execPath, [join(ROOT, 'apps/server/dist/main.js')], {
+      env: { ...this.env, PORT: String(port) },
+      stdio: ['ignore', 'pipe', 'ignore'],
+    });
+    this.running.push(server);
+    await new Promise<void>((resolve, reject) => {
+      server.stdout.on('data', (d: Buffer) => {
+        if (d.toString().includes('ready on')) resolve();
+      });
+      server.on('exit', (code) => reject(new Error(`the second server ended with ${code}`)));
+    });
+    server.removeAllListeners('exit');
+    return `http://127.0.0.1:${port}`;
+  }
+
   /** Ends the server without a word, as a power cut would. */
   async killServer(): Promise<void> {
     const server = this.server!;

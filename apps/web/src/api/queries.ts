@@ -12,10 +12,12 @@ import type {
   OfferView,
   PartsView,
   PersonView,
+  PlanMove,
   PlanView,
   QualityView,
   SheetLine,
   UnitView,
+  WeekView,
 } from '@jubb/contract';
 import type { JobExport } from '@jubb/core/bench/verify';
 import type { PastCauses } from '@jubb/core/bench';
@@ -53,6 +55,15 @@ export const queries = {
   plan: (id: string, way: BuyingWay) =>
     queryOptions({ queryKey: ['plan', id, way], queryFn: () => api<PlanView>(`jobs/${id}/parts?way=${way}`) }),
   parts: () => queryOptions({ queryKey: ['parts'], queryFn: () => api<PartsView>('parts'), refetchInterval: 5000 }),
+  week: () =>
+    queryOptions({
+      queryKey: ['week'],
+      queryFn: () => api<WeekView>('plan'),
+      staleTime: 30_000,
+      refetchOnMount: 'always',
+    }),
+  planMoves: () =>
+    queryOptions({ queryKey: ['plan-moves'], queryFn: () => api<PlanMove[]>('plan/moves'), refetchInterval: 15_000 }),
   quality: () => queryOptions({ queryKey: ['quality'], queryFn: () => api<QualityView>('quality'), retry: false }),
   calendar: () => queryOptions({ queryKey: ['calendar'], queryFn: () => api<{ url: string | null }>('calendar') }),
   imported: (serial: string) =>

@@ -2,12 +2,14 @@ import { BookInDto, type CustomerView, type MeView, type UnitView } from '@jubb/
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { format } from 'date-fns';
 import { useForm } from 'react-hook-form';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useNavigate } from 'react-router';
 import { api, ApiError } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { OpenedBefore, type Opened } from './opened-before.tsx';
+import { PromiseAsk } from './promise-ask.tsx';
 import { WhichOne } from './which-one.tsx';
 
 type Fields = InstanceType<typeof BookInDto>;
@@ -231,6 +233,11 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
               </button>
             )}
           </div>
+          <PromiseAsk
+            key={watch('sheet')}
+            sheet={watch('sheet')}
+            take={(at) => setValue('promise', format(at, "yyyy-MM-dd'T'HH:mm"))}
+          />
           <div className="d-flex gap-3 wide">
             <div className="flex-fill">
               <Form.Label htmlFor="promise">Wanted by</Form.Label>

@@ -22,6 +22,7 @@ const MOST_MOVES = 20;
 export default function FloorScreen(): React.JSX.Element {
   const floor = useQuery(queries.floor());
   const done = useQuery(queries.handedOver());
+  const moves = useQuery(queries.planMoves());
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const [typed, setTyped] = useState(() => search.get('q') ?? '');
@@ -45,7 +46,7 @@ export default function FloorScreen(): React.JSX.Element {
   const elsewhere = jobs.filter((j) => !known.has(j.place ?? ''));
   const used = shelves.filter(at);
   const free = shelves.find((s) => !at(s));
-  const items = nextItems(jobs, now);
+  const items = nextItems(jobs, now, moves.data);
   return (
     <MoveContext jobs={floor.data.jobs} refused={setRefused}>
       <main className="floor">
@@ -123,6 +124,7 @@ export default function FloorScreen(): React.JSX.Element {
         <section className="next">
           <div className="hd">
             <h2>Next moves</h2>
+            {(moves.data?.length ?? 0) > 0 && <small>by the plan</small>}
           </div>
           {items.length === 0 && (
             <p className="px-3">

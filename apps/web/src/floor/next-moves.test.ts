@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { JobLine } from '@jubb/contract';
+import type { JobLine, PlanMove } from '@jubb/contract';
 import { clockLeft } from '../frame/use-now.ts';
 import { fitted } from '../bench/extras/smaller.ts';
 import { filtered, nextItems } from './next-moves.ts';
@@ -33,6 +33,27 @@ const timer = (title: string, due: number): JobLine['notices']['timers'][number]
   kind: 'cure',
   minutes: 30,
   due: inMinutes(due),
+});
+describe('with a plan in force', () => {
+  const move = (job: string, start: number): PlanMove => ({
+    activity: `${job}.a`,
+    title: 'Strip',
+    job,
+    hands: ['hands-1'],
+    start: now.getTime() / 60_000 + start,
+    end: now.getTime() / 60_000 + start + 30,
+    attended: true,
+  });
+  test('its order is the order of the moves, whatever the promises say; what is over counts no more', () => {
+    const jobs = [job(1, { promise: inMinutes(90) }), job(2, { promise: inMinutes(9000) })];
+    expect(nextItems(jobs, now).map((i) => i.job.number)).toEqual([1, 2]);
+    const planned = nextItems(jobs, now, [move('j1', -200), move('j2', 5), move('j1', 60)]);
+    expect(planned.map((i) => [i.job.number, i.planned])).toEqual([
+      [2, true],
+      [1, true],
+    ]);
+    expect(new Date(planned[1]!.at).toISOString()).toBe(inMinutes(60));
+  });
 });
 const withTimer = (n: number, title: string, due: number, nextMove = title): JobLine => {
   const line = job(n, { nextMove });

@@ -1,4 +1,4 @@
-import type { JobLine } from '@jubb/contract';
+import type { JobLine, PlanMove } from '@jubb/contract';
 
 export interface NextItem {
   readonly key: string;
@@ -8,6 +8,8 @@ export interface NextItem {
   readonly at: number;
   readonly kind: 'now' | 'wait' | 'ready' | 'begin';
   readonly late: boolean;
+  /** `at` is when the plan in force begins it. */
+  readonly planned?: boolean;
 }
 
 const AHEAD = { oven: 'Oven on', soak: 'Lay in to soak', tool: 'Fetch', order: 'See that it is here' } as const;
@@ -16,11 +18,14 @@ const NO_PROMISE = Number.MAX_SAFE_INTEGER;
 
 /**
  * Everything in the shop that wants a hand, by time: waits when they end, work by the latest time at which it must
- * begin to keep its promise. What is parked or held wants no hand, and a job that waits by the clock wants one when its
+ * begin to keep its promise, or where a plan is in force by that plan. What is parked or held wants no hand, and a job that waits by the clock wants one when its
  * clock has run.
  */
-export function nextItems(jobs: readonly JobLine[], now: Date): readonly NextItem[] {
+export function nextItems(jobs: readonly JobLine[], now: Date, moves: readonly PlanMove[] = []): readonly NextItem[] {
   const ms = now.getTime();
+  // The first thing that the plan in force has for hands to do on each job and that is not over.
+  const planned = new Map<string, PlanMove>();
+  for (const m of moves) if (m.attended && m.end * 60_000 > ms && !planned.has(m.job)) planned.set(m.job, m);
   const items = jobs.flatMap((job): NextItem[] => {
     const waits = job.notices.timers.map((t): NextItem => {
       const at = new Date(t.due).getTime();
@@ -45,7 +50,9 @@ export function nextItems(jobs: readonly JobLine[], now: Date): readonly NextIte
       waits.some((w) => w.kind === 'now' && w.words.startsWith(job.nextMove))
     )
       return waits;
-    const at = job.promise ? new Date(job.promise).getTime() - job.minutesLeft * 60_000 : NO_PROMISE;
+    const latest = job.promise ? new Date(job.promise).getTime() - job.minutesLeft * 60_000 : NO_PROMISE;
+    const plan = planned.get(job.id);
+    const at = plan ? plan.start * 60_000 : latest;
     // Made ready before the work that wants it, and so told before it.
     const ready = job.notices.ahead.map((a): NextItem => ({
       key: a.id,
@@ -55,7 +62,19 @@ export function nextItems(jobs: readonly JobLine[], now: Date): readonly NextIte
       kind: 'ready',
       late: false,
     }));
-    return [...waits, ...ready, { key: job.id, job, words: job.nextMove, at, kind: 'begin', late: at < ms }];
+    return [
+      ...waits,
+      ...ready,
+      {
+        key: job.id,
+        job,
+        words: job.nextMove,
+        at,
+        kind: 'begin',
+        late: latest < ms,
+        ...(plan ? { planned: true } : {}),
+      },
+    ];
   });
   const sorted = items.sort((a, b) => a.at - b.at || a.job.number - b.job.number);
   // What has run comes first, then the most pressing work: that is what hands can take up now.

@@ -20,9 +20,11 @@ export const NextRow = memo(function NextRow({
       ? 'Now'
       : item.kind === 'wait'
         ? format(new Date(item.at), 'HH:mm')
-        : job.promise
-          ? promiseWords(new Date(item.at).toISOString(), now).replace('Today', 'By')
-          : 'Any time';
+        : item.planned
+          ? promiseWords(new Date(Math.max(item.at, now.getTime())).toISOString(), now).replace('Today ', '')
+          : job.promise
+            ? promiseWords(new Date(item.at).toISOString(), now).replace('Today', 'By')
+            : 'Any time';
   return (
     <Link to={`/job/${job.id}`} className={`nm ${first ? 'now' : ''} ${item.kind}`}>
       <span className={`t ${item.late ? 'late' : ''}`}>{when}</span>

@@ -64,6 +64,9 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           <NavLink to="/" end className="place">
             Floor
           </NavLink>
+          <NavLink to="/plan" className="place">
+            Plan
+          </NavLink>
           <NavLink to="/sheets" className="place">
             Sheets
           </NavLink>

@@ -1,4 +1,12 @@
-import { jobSheet, ladderOf, minutesToRun, nextMove, timerOf, type BenchState } from '../bench/index.ts';
+import {
+  jobSheet,
+  ladderOf,
+  minutesToRun,
+  nextMove,
+  timerOf,
+  type BenchState,
+  type HoldReason,
+} from '../bench/index.ts';
 import { coveredParts, neededParts } from '../parts/index.ts';
 import { standOf, timedVerbs, type LadderStep, type Op, type Sheet, type StandInstrument } from '../sheet/index.ts';
 import { USUAL_SPREAD, type Learned } from './learning.ts';
@@ -54,6 +62,8 @@ const USUAL_WAIT_MIN: Readonly<Record<(typeof timedVerbs)[number], number>> = {
   heat: 30,
 };
 const SIGN_OFF_MIN = 10;
+/** Holds whose end nobody knows; the others have a day, a clock, or end with the night. */
+const unknownEnd: ReadonlySet<HoldReason> = new Set<HoldReason>(['helper', 'tool', 'decision']);
 
 /** A piece of a step: what it needs, and how much of it is left. */
 interface Piece {
@@ -249,7 +259,7 @@ export function activitiesOf(facts: JobFacts, shop: ShopFacts): JobToPlan {
   }
   const [first] = activities;
   // Nobody knows when a hold ends that is not for a part: a day is taken, and said.
-  if (first && hold && hold.why !== 'parts' && hold.why !== 'yes') {
+  if (first && hold && unknownEnd.has(hold.why)) {
     const until = shop.now + ANSWER_MIN;
     activities[0] = {
       ...first,

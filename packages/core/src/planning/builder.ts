@@ -82,6 +82,8 @@ export class Builder {
   /** What the lane of the last fit was busy with before it. */
   private clash = -1;
   private readonly picked: number[] = [];
+  /** Why the last chain could not be put down, where that is known. */
+  private chainWhy = '';
   /** Why a pin cannot stand at all; empty when all can. */
   readonly brokenPins: string;
 
@@ -444,7 +446,9 @@ export class Builder {
     if (!Number.isNaN(pin) && pin < lb) return this.breaks(a, lb, cause, causeBy);
     if (c.tied[a]! >= 0) {
       if (!this.fitChain(a, Number.isNaN(pin) ? lb : pin)) {
-        this.out.broken = `${c.activities[c.tied[a]!]!.title} cannot follow ${c.activities[a]!.title} within its window`;
+        this.out.broken =
+          this.chainWhy ||
+          `${c.activities[c.tied[a]!]!.title} cannot follow ${c.activities[a]!.title} within its window`;
         return 'broken';
       }
       this.down(a, stay, taken);
@@ -594,6 +598,7 @@ export class Builder {
    */
   private fitChain(head: number, from: Minute): boolean {
     const { c, chain } = this;
+    this.chainWhy = '';
     let lb = from;
     for (let k = 0; k < MOST_STEPS; k += 1) {
       chain.length = 0;
@@ -602,8 +607,10 @@ export class Builder {
         const link = c.preds[a]![0];
         const ready = a === head ? lb : Math.max(c.release[a]!, chain.at(-1)!.e + link!.min);
         if (Number.isNaN(c.pinned[a]!)) this.fit(a, ready);
-        else if (c.pinned[a]! < ready) return false;
-        else this.standPinned(a);
+        else if (c.pinned[a]! < ready) {
+          this.chainWhy = `${c.activities[a]!.title} cannot be there: ${c.activities[this.chain.at(-1)?.a ?? a]!.title} comes before it and is not done by then`;
+          return false;
+        } else this.standPinned(a);
         if (!Number.isFinite(this.e)) return false;
         if (a !== head) excess = Math.max(0, this.s - chain.at(-1)!.e - link!.max);
         if (excess < 1e-9) excess = 0;
@@ -612,7 +619,11 @@ export class Builder {
       if (excess === 0) return true;
       // Of a chain of three it may be the middle one that is too early: its window is looked at again after the move.
       lb = chain[0]!.s + excess;
-      if (!Number.isNaN(c.pinned[head]!)) return false;
+      if (!Number.isNaN(c.pinned[head]!)) {
+        const { a } = chain.at(-1)!;
+        this.chainWhy = `${c.activities[a]!.title} would come ${Math.round(excess)} min after the window of ${c.activities[c.preds[a]![0]!.of]!.title} has closed`;
+        return false;
+      }
     }
     return false;
   }
@@ -630,7 +641,12 @@ export class Builder {
     const calendar = this.c.lanes[lane]!.calendar;
     const reserved = this.reserved[lane]!;
     let s = Math.max(lb, this.free[lane]!);
-    this.clash = this.last[lane]!;
+    this.clash = -1;
+    if (this.free[lane]! > lb) {
+      // A lane that is free again before the shop opens held nothing up: the night did.
+      const i = calendar ? spanAt(calendar, lb) : 0;
+      if (!calendar || (i < calendar.to.length && calendar.from[i]! < this.free[lane]!)) this.clash = this.last[lane]!;
+    }
     for (let k = 0; k < MOST_STEPS; k += 1) {
       if (calendar) {
         let i = spanAt(calendar, s, this.hint[lane]);

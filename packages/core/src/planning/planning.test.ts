@@ -19,7 +19,7 @@ describe('a plan of any shop', () => {
         expect(planFaults(shop, made.slots)).toEqual([]);
         expect(made.cost.total).toBeGreaterThanOrEqual(made.lowerBound - 1e-6);
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
   });
 
@@ -34,7 +34,7 @@ describe('a plan of any shop', () => {
         planner.improve({ orders: 200 });
         expect(planner.plan().cost.total).toBeLessThanOrEqual(first);
       }),
-      { numRuns: 20 },
+      { numRuns: 8 },
     );
   });
 
@@ -61,7 +61,7 @@ describe('five hundred shops by chance', () => {
         each: 1 + Math.floor(random() * 8),
         hands: 1 + Math.floor(random() * 3),
       });
-      const faults = planFaults(shop, plan(shop, { orders: 12 }, seed).slots);
+      const faults = planFaults(shop, plan(shop, { orders: 6 }, seed).slots);
       if (faults.length > 0) bad.push({ seed, faults });
     }
     expect(bad).toEqual([]);

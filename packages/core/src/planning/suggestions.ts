@@ -44,12 +44,16 @@ export function suggestionsFor(
         problem: { ...problem, jobs: problem.jobs.map((j) => (j.id === job.id ? { ...j, weight: j.weight * 20 } : j)) },
       });
     }
-    if (link.about.kind === 'part')
-      changes.push({
-        id: `part-${link.activity}`,
-        title: 'Its part a day earlier, by courier',
-        problem: earlier(problem, job, link.activity),
-      });
+    if (link.about.kind === 'part') {
+      const hold = link.says.startsWith('on hold');
+      const at = hold ? problem.now : courier(problem);
+      if (at < link.about.until)
+        changes.push({
+          id: `part-${link.activity}`,
+          title: hold ? 'Off hold at once' : `Its parts by courier, ${say(at)}`,
+          problem: earlier(problem, job, link.activity, at),
+        });
+    }
   }
   const hours = problem.calendars.find((c) => c.id === problem.resources.find((r) => r.kind === 'hands')?.calendar);
   if (hours) {
@@ -122,7 +126,14 @@ function longDay(open: readonly (readonly [Minute, Minute])[], to: Minute): bool
   return next === undefined || next[0] - to > 6 * HOUR;
 }
 
-function earlier(problem: PlanProblem, job: PlanJob, activity: string): PlanProblem {
+/** A courier comes in the morning of the next working day. */
+function courier(problem: PlanProblem): Minute {
+  const calendar = problem.resources.find((r) => r.kind === 'hands')?.calendar;
+  const open = problem.calendars.find((c) => c.id === calendar)?.open ?? [];
+  return (open.find(([from]) => from > problem.now + 12 * HOUR)?.[0] ?? problem.now + 24 * HOUR) + HOUR;
+}
+
+function earlier(problem: PlanProblem, job: PlanJob, activity: string, at: Minute): PlanProblem {
   return {
     ...problem,
     jobs: problem.jobs.map((j) =>
@@ -131,9 +142,7 @@ function earlier(problem: PlanProblem, job: PlanJob, activity: string): PlanProb
         : {
             ...j,
             activities: j.activities.map((a) =>
-              a.id === activity && a.notBefore !== undefined
-                ? { ...a, notBefore: Math.max(problem.now, a.notBefore - 24 * HOUR) }
-                : a,
+              a.id === activity && a.notBefore !== undefined ? { ...a, notBefore: Math.min(a.notBefore, at) } : a,
             ),
           },
     ),

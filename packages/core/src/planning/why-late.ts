@@ -66,9 +66,7 @@ function chainOf(
       const other = byId.get(wait.activity)!;
       const until = plan.slots[wait.activity]!.end;
       const what =
-        wait.for === 'place'
-          ? 'no bench place is free'
-          : `${names.get(wait.resource)} ${wait.resource.startsWith('hands') ? 'are' : 'is'} with ${other.job.name}`;
+        wait.for === 'place' ? 'no bench place is free' : `${names.get(wait.resource)} is with ${other.job.name}`;
       links.push({
         ...link,
         from: plan.slots[wait.activity]!.start,

@@ -1,0 +1,326 @@
+import type { Activity, Minute, Pin, Plan, PlanProblem, Resource, Slot } from '@jubb/core/planning';
+import type { PlanJobLabel } from '@jubb/contract';
+import { useRef, useState } from 'react';
+import type { WeekAxis } from './week-axis.ts';
+
+/** Units of the drawing: it is as wide as its column. */
+export const LANE_LEFT = 122;
+export const LANES_WIDTH = 900;
+const TALL: Readonly<Record<Resource['kind'], number>> = {
+  hands: 62,
+  press: 48,
+  oven: 48,
+  tank: 48,
+  stand: 48,
+  machine: 48,
+};
+const HEAD = 44;
+const SHELF_LINE = 30;
+const MOST_WAITS = 5;
+const NEAR_MIN = 5;
+const FLAG_WIDE = 38;
+/** A drag and a press of an arrow move by this. */
+const SNAP_MIN = 5;
+const KEY_MIN = 15;
+
+/** What cures, drains or settles by itself needs nothing, and is looked for all the same. */
+const ALONE: Resource = { id: 'alone', title: 'By itself', kind: 'machine', capacity: 1 };
+
+interface Bar {
+  readonly activity: Activity;
+  readonly job: string;
+  readonly name: string;
+  readonly slot: Slot;
+  readonly resource: string;
+}
+
+/** The week drawn: a lane for everybody and every tool, solid where hands are on, open where it runs alone. */
+export function Lanes({
+  problem,
+  plan,
+  labels,
+  axis,
+  now,
+  late,
+  chosen,
+  moved,
+  choose,
+  move,
+  drop,
+}: {
+  readonly problem: PlanProblem;
+  readonly plan: Plan;
+  readonly labels: readonly PlanJobLabel[];
+  readonly axis: WeekAxis;
+  readonly now: Minute;
+  readonly late: ReadonlySet<string>;
+  readonly chosen: string | undefined;
+  /** Where the chosen one is about to be put. */
+  readonly moved: Pin | undefined;
+  readonly choose: (activity: string | undefined) => void;
+  readonly move: (pin: Pin | undefined) => void;
+  readonly drop: () => void;
+}): React.JSX.Element {
+  const svg = useRef<SVGSVGElement>(null);
+  const [grip, setGrip] = useState<{ readonly bar: Bar; readonly x: number; readonly resource: Resource }>();
+  const bars = barsOf(problem, plan);
+  const lanes = [...problem.resources, ALONE].filter(
+    (r) => r.kind === 'hands' || bars.some((b) => b.resource === r.id),
+  );
+  let y = HEAD;
+  const rows = lanes.map((r) => {
+    const row = { r, y, tall: TALL[r.kind] };
+    y += row.tall;
+    return row;
+  });
+  const waits = problem.jobs
+    .flatMap((job) => {
+      const waiting = job.activities.find((a) => a.notBefore !== undefined && a.notBefore > now);
+      return waiting ? [{ job, why: waiting.notBeforeWhy ?? '', until: waiting.notBefore! }] : [];
+    })
+    .sort((a, b) => a.until - b.until)
+    .slice(0, MOST_WAITS);
+  const shelf = y;
+  const tall = y + Math.max(1, waits.length) * SHELF_LINE + 12;
+  const end = axis.days.at(-1);
+  const right = end ? end.x + end.width : LANES_WIDTH;
+  const pins = new Map(problem.pins.map((p) => [p.activity, p]));
+  const unitX = (e: React.PointerEvent): number => {
+    const box = svg.current!.getBoundingClientRect();
+    return ((e.clientX - box.left) / box.width) * LANES_WIDTH;
+  };
+  const rowAt = (e: React.PointerEvent): Resource | undefined => {
+    const box = svg.current!.getBoundingClientRect();
+    const at = ((e.clientY - box.top) / box.height) * tall;
+    return rows.find((row) => at >= row.y && at < row.y + row.tall)?.r;
+  };
+  const pinFor = (bar: Bar, start: Minute, on: Resource): Pin => ({
+    activity: bar.activity.id,
+    start: Math.max(problem.now, Math.round(start / SNAP_MIN) * SNAP_MIN),
+    on: bar.slot.on.map((id) => (id === bar.resource ? on.id : id)),
+  });
+  const may = (bar: Bar, to: Resource | undefined): Resource =>
+    to && bar.activity.needs.some((n) => n.anyOf.includes(bar.resource) && n.anyOf.includes(to.id))
+      ? to
+      : (problem.resources.find((r) => r.id === bar.resource) ?? ALONE);
+  return (
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${LANES_WIDTH} ${tall}`}
+      className="lanes"
+      role="group"
+      aria-label="The week, by hands and tools"
+      onPointerMove={(e) => {
+        if (!grip) return;
+        const by = axis.at(axis.x(grip.bar.slot.start) + unitX(e) - grip.x);
+        if (Math.abs(unitX(e) - grip.x) > 4) move(pinFor(grip.bar, by, may(grip.bar, rowAt(e))));
+      }}
+      onPointerUp={() => {
+        if (grip && moved) drop();
+        setGrip(undefined);
+      }}
+      onPointerLeave={() => {
+        if (grip) move(undefined);
+        setGrip(undefined);
+      }}
+    >
+      {rows.map(({ r, y: top, tall: t }, i) => (
+        <g key={r.id}>
+          {i % 2 === 0 && <rect x={LANE_LEFT} y={top} width={right - LANE_LEFT} height={t} className="lanebed" />}
+          <text x="0" y={top + t / 2 + 5} className="lanename">
+            {shortName(r)}
+          </text>
+          <path d={`M0 ${top + t}H${right}`} className="laneline" />
+        </g>
+      ))}
+      {axis.days.map((d) => (
+        <g key={d.name}>
+          <path d={`M${d.x} 22V${tall}`} className="dayline" />
+          <text x={d.x + 8} y="16" className="dayname">
+            {d.name}
+          </text>
+          {d.hours.map((h) => (
+            <g key={h.label}>
+              <path d={`M${h.x} ${HEAD}V${tall}`} className="hourline" />
+              <text x={h.x} y="38" textAnchor="middle" className="hourname">
+                {h.label}
+              </text>
+            </g>
+          ))}
+        </g>
+      ))}
+      {bars.map((bar) => {
+        const row = rows.find((o) => o.r.id === bar.resource);
+        if (!row) return null;
+        const shown = moved?.activity === bar.activity.id ? moved : undefined;
+        const start = shown?.start ?? bar.slot.start;
+        const length = bar.slot.end - bar.slot.start;
+        const lane = shown ? (rows.find((o) => shown.on?.includes(o.r.id) && o.r.kind === row.r.kind) ?? row) : row;
+        const x = axis.x(start);
+        const w = Math.max(3, axis.x(start + length) - x);
+        if (x >= right - 1) return null;
+        const { attended, title } = bar.activity;
+        const pinned = pins.has(bar.activity.id);
+        const words = `${bar.name}: ${title}, ${row.r.title}${pinned ? ', pinned' : ''}${late.has(bar.job) ? ', late' : ''}`;
+        return (
+          <g
+            key={`${bar.activity.id}/${bar.resource}`}
+            className={`planbar ${attended ? 'on' : 'alone'} ${late.has(bar.job) ? 'late' : ''} ${chosen === bar.activity.id ? 'chosen' : ''} ${shown ? 'moving' : ''}`}
+            tabIndex={0}
+            role="button"
+            aria-pressed={chosen === bar.activity.id}
+            aria-label={words}
+            onFocus={() => choose(bar.activity.id)}
+            onPointerDown={(e) => {
+              choose(bar.activity.id);
+              setGrip({ bar, x: unitX(e), resource: row.r });
+            }}
+            onKeyDown={(e) => {
+              const by = e.key === 'ArrowRight' ? KEY_MIN : e.key === 'ArrowLeft' ? -KEY_MIN : 0;
+              if (by !== 0) {
+                e.preventDefault();
+                move(pinFor(bar, start + by, may(bar, lane.r)));
+              } else if (e.key === 'Enter' && moved) {
+                e.preventDefault();
+                drop();
+              } else if (e.key === 'Escape') move(undefined);
+            }}
+          >
+            <title>{words}</title>
+            <rect x={x} y={lane.y + 8} width={w} height={lane.tall - 16} />
+            {shown && (
+              <text x={x + 6} y={lane.y + lane.tall / 2 + 5}>
+                {bar.name}
+              </text>
+            )}
+            {pinned && <path d={`M${x + w - 9} ${lane.y + 8}h9v9z`} className="pinmark" />}
+          </g>
+        );
+      })}
+      {rows.map(({ r, y: top, tall: t }) =>
+        runsOf(bars.filter((b) => b.resource === r.id)).map((run) => {
+          const x = axis.x(run.from);
+          const w = axis.x(run.to) - x;
+          if (x >= right - 1 || w < 1) return null;
+          return (
+            <g
+              key={`${r.id}/${run.job}/${run.from}`}
+              className={`planrun ${run.attended ? 'on' : 'alone'} ${late.has(run.job) ? 'late' : ''}`}
+            >
+              {late.has(run.job) && <rect x={x} y={top + 8} width={Math.max(4, w)} height={t - 16} />}
+              {w > 27 && (
+                <text x={x + 5} y={top + t / 2 + 5}>
+                  {run.name}
+                </text>
+              )}
+            </g>
+          );
+        }),
+      )}
+      <text x="0" y={shelf + 24} className="lanename">
+        Shelf
+      </text>
+      {waits.map(({ job, why, until }, i) => {
+        const at = shelf + i * SHELF_LINE + 24;
+        const to = Math.min(right, axis.x(until));
+        return (
+          <g key={job.id}>
+            <text x={LANE_LEFT + 4} y={at - 6} className="waitwords">
+              {job.name}, {why}
+            </text>
+            <path d={`M${LANE_LEFT} ${at}H${to}`} className="waitline" />
+            {to < right && <rect x={to - 4} y={at - 7} width="8" height="14" className="waitend" />}
+          </g>
+        );
+      })}
+      {flagsOf(labels, bars, now, end?.to ?? now).map(({ label: l, resource, level }) => {
+        const row = rows.find((o) => o.r.id === resource);
+        if (!row) return null;
+        const x = Math.min(right - 36, axis.x(l.due!));
+        const top = row.y + 2 + 18 * level(axis.x);
+        return (
+          <g key={l.id} className={`flag ${late.has(l.id) ? 'late' : ''}`}>
+            <path d={`M${x} ${top}V${row.y + row.tall - 2}`} />
+            <path d={`M${x} ${top}h34l-6 8l6 8h-34z`} className="cloth" />
+            <text x={x + 4} y={top + 13}>
+              {l.number}
+            </text>
+          </g>
+        );
+      })}
+      {axis.days[0] && now >= axis.days[0].from && (
+        <g className="nowline">
+          <path d={`M${axis.x(now)} 26V${tall}`} />
+          <path d={`M${axis.x(now) - 9} 18h18l-9 11z`} className="tip" />
+          <title>Now</title>
+        </g>
+      )}
+    </svg>
+  );
+}
+
+interface Run {
+  readonly job: string;
+  readonly name: string;
+  readonly from: Minute;
+  readonly to: Minute;
+  readonly attended: boolean;
+}
+
+/** Work of one job that follows on in one lane, as one piece to be named. */
+function runsOf(bars: readonly Bar[]): readonly Run[] {
+  const out: { job: string; name: string; from: Minute; to: Minute; attended: boolean }[] = [];
+  for (const b of [...bars].sort((x, y) => x.slot.start - y.slot.start)) {
+    const last = out.at(-1);
+    const follows = last?.job === b.job && last.attended === b.activity.attended && b.slot.start - last.to <= NEAR_MIN;
+    if (follows) last.to = b.slot.end;
+    else out.push({ job: b.job, name: b.name, from: b.slot.start, to: b.slot.end, attended: b.activity.attended });
+  }
+  return out;
+}
+
+/** Promises in the days shown, each in the lane where its job ends; of those that would cover each other one stands lower. */
+function flagsOf(
+  labels: readonly PlanJobLabel[],
+  bars: readonly Bar[],
+  now: Minute,
+  to: Minute,
+): readonly {
+  readonly label: PlanJobLabel;
+  readonly resource: string;
+  readonly level: (x: (at: Minute) => number) => number;
+}[] {
+  const flags = labels
+    .filter((l) => l.due !== null && l.due > now && l.due <= to)
+    .flatMap((label) => {
+      const last = bars.filter((b) => b.job === label.id).sort((a, b) => b.slot.end - a.slot.end)[0];
+      return last ? [{ label, resource: last.resource }] : [];
+    })
+    .sort((a, b) => a.label.due! - b.label.due!);
+  return flags.map((f, i) => ({
+    ...f,
+    level: (x) =>
+      flags.slice(0, i).filter((o) => o.resource === f.resource && x(f.label.due!) - x(o.label.due!) < FLAG_WIDE)
+        .length % 3,
+  }));
+}
+
+function barsOf(problem: PlanProblem, plan: Plan): readonly Bar[] {
+  return problem.jobs.flatMap((job) =>
+    job.activities.flatMap((activity) => {
+      const slot = plan.slots[activity.id];
+      return slot
+        ? (slot.on.length > 0 ? slot.on : [ALONE.id]).map((resource) => ({
+            activity,
+            job: job.id,
+            name: job.name,
+            slot,
+            resource,
+          }))
+        : [];
+    }),
+  );
+}
+
+/** "Magnus", "Leak tester": a lane's name has to be read from the bench. */
+const shortName = (r: Resource): string => (r.kind === 'hands' ? r.title.split(' ')[0]! : r.title);

@@ -1,0 +1,248 @@
+import type { MeView, PlanInForce, TakePlanDto } from '@jubb/contract';
+import type { Pin, PlanProblem, Slots } from '@jubb/core/planning';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { api, ApiError } from '../api/client.ts';
+import { queries } from '../api/queries.ts';
+import { useKeys } from '../frame/keys.ts';
+import { LANE_LEFT, Lanes, LANES_WIDTH } from './lanes.tsx';
+import { PlanList } from './plan-list.tsx';
+import { PlanSide } from './plan-side.tsx';
+import { sayIn } from './say.ts';
+import { usePlanner, type Tried } from './use-planner.ts';
+import { weekAxis } from './week-axis.ts';
+import './plan.scss';
+
+const TRY_AFTER_MS = 60;
+const NO_PINS: readonly Pin[] = [];
+
+/** The week: what to put hands on next, which promises hold, and what to do about those that do not. */
+export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.Element {
+  const client = useQueryClient();
+  const week = useQuery(queries.week());
+  const [pins, setPins] = useState<readonly (readonly Pin[])[]>([]);
+  const [days, setDays] = useState(4);
+  const [list, setList] = useState(false);
+  const [chosen, setChosen] = useState<string>();
+  const [moved, setMoved] = useState<Pin>();
+  const [tried, setTried] = useState<Tried>();
+  const [changed, setChanged] = useState<PlanProblem>();
+  const [said, setSaid] = useState<string>();
+  const view = week.data;
+  const held = pins.at(-1) ?? view?.problem.pins ?? NO_PINS;
+  const problem = useMemo(() => changed ?? (view && { ...view.problem, pins: held }), [changed, view, held]);
+  const zone = view?.zone ?? 'Europe/London';
+  const planner = usePlanner(problem, zone);
+  const { plan, late, suggestions, busy, wrong, tryPin } = planner;
+  const say = useMemo(() => sayIn(zone), [zone]);
+  const lateIds = useMemo(() => new Set(late.map((l) => l.job)), [late]);
+  // While something is moved the plan is tried, a moment after the hand rests.
+  const asked = useRef(0);
+  useEffect(() => {
+    if (!moved) return undefined;
+    const mine = (asked.current += 1);
+    const timer = setTimeout(() => {
+      void tryPin(moved).then((t) => {
+        if (mine === asked.current) setTried(t);
+      });
+    }, TRY_AFTER_MS);
+    return () => clearTimeout(timer);
+  }, [moved, tryPin]);
+  const move = useCallback((pin: Pin | undefined): void => {
+    asked.current += 1;
+    setMoved(pin);
+    if (!pin) setTried(undefined);
+  }, []);
+  const drop = async (): Promise<void> => {
+    if (!moved) return;
+    const result = await tryPin(moved);
+    setMoved(undefined);
+    asked.current += 1;
+    if (result.wrong !== undefined) {
+      setTried(result);
+      return;
+    }
+    setTried(undefined);
+    setPins([...pins, [...held.filter((p) => p.activity !== moved.activity), moved]]);
+  };
+  const undo = (): void => {
+    setTried(undefined);
+    setMoved(undefined);
+    if (changed) setChanged(undefined);
+    else setPins(pins.slice(0, -1));
+  };
+  const pinChosen = (): void => {
+    if (!chosen || !plan) return;
+    const there = held.some((p) => p.activity === chosen);
+    const slot = plan.slots[chosen];
+    if (there) setPins([...pins, held.filter((p) => p.activity !== chosen)]);
+    else if (slot) setPins([...pins, [...held, { activity: chosen, start: slot.start, on: slot.on }]]);
+  };
+  const take = async (): Promise<void> => {
+    if (!plan || !view) return;
+    try {
+      const body: TakePlanDto = {
+        version: view.inForce?.version ?? 0,
+        now: view.problem.now,
+        slots: Object.entries(plan.slots).map(([activity, s]) => ({ activity, ...s, on: [...s.on] })),
+        pins: held.map((p) => ({ activity: p.activity, start: p.start, ...(p.on ? { on: [...p.on] } : {}) })),
+      };
+      await api<PlanInForce>('plan', body);
+      setPins([]);
+      setChanged(undefined);
+      setSaid('This plan is in force.');
+    } catch (e) {
+      setSaid(e instanceof ApiError ? e.message : 'No line to the server');
+    }
+    await client.invalidateQueries({ queryKey: ['week'] });
+    await client.invalidateQueries({ queryKey: ['plan-moves'] });
+  };
+  const titleOf = (id: string | undefined): string | undefined => {
+    for (const job of problem?.jobs ?? [])
+      for (const a of job.activities) if (a.id === id) return `${job.name}: ${a.title}`;
+    return undefined;
+  };
+  const inForce = plan && view?.inForce ? same(plan.slots, view.inForce.slots) : false;
+  const mayTake = plan !== undefined && !busy && !inForce && changed === undefined && me.person.role !== 'parts';
+  useKeys({
+    d: () => setDays(days === 4 ? 1 : 4),
+    l: () => setList(!list),
+    p: pinChosen,
+    u: pins.length > 0 || changed ? undo : undefined,
+    Enter: mayTake && !moved ? () => void take() : undefined,
+  });
+  const hours = view?.problem.calendars.find((c) => c.id === 'shop')?.open;
+  const axis = useMemo(
+    () => weekAxis(hours ?? [], problem?.now ?? 0, days, zone, LANE_LEFT, LANES_WIDTH - LANE_LEFT - 2),
+    [hours, problem?.now, days, zone],
+  );
+  if (!view || !problem)
+    return <main className="empty">{week.isError ? week.error.message : 'Looking over the jobs …'}</main>;
+  if (!plan)
+    return (
+      <main className="empty">
+        {wrong ? (
+          <>
+            <h2>The week cannot be planned</h2>
+            <p>{wrong}</p>
+            {pins.length > 0 && (
+              <button type="button" className="btn-line" onClick={undo}>
+                Undo the last move
+              </button>
+            )}
+          </>
+        ) : (
+          'Planning …'
+        )}
+      </main>
+    );
+  const hands = problem.resources.filter((r) => r.kind === 'hands').length;
+  return (
+    <main className="planpage">
+      <section className="planmain">
+        <div className="hd">
+          <h1>This week</h1>
+          <small>
+            {say(problem.now)}, planned for {hands === 1 ? 'one pair' : `${hands} pairs`} of hands
+          </small>
+          <small className="ms-auto">
+            {busy
+              ? 'still planning'
+              : plan.gap < 0.005
+                ? 'no better plan is possible'
+                : `gap to the best possible: at most ${Math.ceil(plan.gap * 100)} %`}
+          </small>
+        </div>
+        {list ? (
+          <PlanList problem={problem} plan={plan} labels={view.jobs} who={me.person.name} say={say} />
+        ) : (
+          <div className="lanesbox">
+            <Lanes
+              problem={problem}
+              plan={plan}
+              labels={view.jobs}
+              axis={axis}
+              now={problem.now}
+              late={lateIds}
+              chosen={chosen}
+              moved={moved}
+              choose={setChosen}
+              move={move}
+              drop={() => void drop()}
+            />
+          </div>
+        )}
+        <div className="planfoot">
+          <button
+            type="button"
+            className="btn-line"
+            aria-pressed={days === 1}
+            onClick={() => setDays(days === 4 ? 1 : 4)}
+          >
+            {days === 4 ? 'One day' : 'The week'} <kbd>d</kbd>
+          </button>
+          <button type="button" className="btn-line" aria-pressed={list} onClick={() => setList(!list)}>
+            {list ? 'Lanes' : 'List'} <kbd>l</kbd>
+          </button>
+          <button type="button" className="btn-line" disabled={!chosen} onClick={pinChosen}>
+            {held.some((p) => p.activity === chosen) ? 'Unpin' : 'Pin'} <kbd>p</kbd>
+          </button>
+          <button type="button" className="btn-line" disabled={pins.length === 0 && !changed} onClick={undo}>
+            Undo <kbd>u</kbd>
+          </button>
+          <button type="button" className="btn-line" onClick={() => window.print()}>
+            Print
+          </button>
+          <a className="btn-line" href="/api/plan/week.ics">
+            Calendar
+          </a>
+          <span className="legend" aria-hidden="true">
+            <i className="on" /> hands on <i className="alone" /> runs alone <i className="waits" /> waits
+          </span>
+        </div>
+      </section>
+      <aside className="planside" aria-live="polite">
+        {said && (
+          <p className="past" role="status">
+            {said}
+          </p>
+        )}
+        {wrong && (
+          <div className="refused" role="alert">
+            {wrong}
+          </div>
+        )}
+        <PlanSide
+          problem={problem}
+          plan={plan}
+          late={late}
+          suggestions={suggestions}
+          labels={view.jobs}
+          say={say}
+          tried={moved || tried?.wrong ? tried : undefined}
+          title={titleOf(moved?.activity ?? chosen)}
+          busy={busy}
+          use={(s) => setChanged(s.problem)}
+        />
+        {changed && (
+          <p className="quiet">
+            This is how it would be. Agree on it first: then book the hours, the helper or the courier, and plan again.
+          </p>
+        )}
+        <button type="button" className="btn-go mt-auto" onClick={() => void take()} disabled={!mayTake}>
+          <span>
+            {inForce ? 'This plan is in force' : busy ? 'Planning …' : changed ? 'Only looked at' : 'Take this plan'}
+          </span>
+          <kbd>Enter</kbd>
+        </button>
+      </aside>
+    </main>
+  );
+}
+
+function same(a: Slots, b: Slots): boolean {
+  const ids = Object.keys(a);
+  return (
+    ids.length === Object.keys(b).length && ids.every((id) => b[id]?.start === a[id]!.start && b[id].end === a[id]!.end)
+  );
+}
