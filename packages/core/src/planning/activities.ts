@@ -75,6 +75,8 @@ interface Piece {
   readonly whole: boolean;
   readonly noLaterThan?: number;
   readonly spread: number;
+  /** Done already: it still counts for where pieces of work begin and end, so that these keep their names. */
+  readonly done: boolean;
 }
 
 type Timed = Op & { readonly kind: (typeof timedVerbs)[number]; readonly minutes?: number };
@@ -93,7 +95,7 @@ function piecesOf(step: LadderStep, job: JobFacts, shop: ShopFacts): readonly Pi
   const out: Piece[] = [];
   let within: number | undefined;
   step.ops.forEach((op, i) => {
-    if (state.done[op.id]) return;
+    const done = state.done[op.id] !== undefined;
     if (isTimed(op)) {
       const timer = timerOf(state, op.id);
       const oven = op.kind === 'heat';
@@ -108,6 +110,7 @@ function piecesOf(step: LadderStep, job: JobFacts, shop: ShopFacts): readonly Pi
         attended: false,
         whole: true,
         spread: 0.1,
+        done,
       });
       const torqued = op.kind === 'cure' && step.ops.slice(i + 1).some((o) => o.kind === 'tighten');
       within = oven ? DROPPABLE_MIN : torqued ? Math.max(30, SEALANT_TIMES * length) : undefined;
@@ -124,6 +127,7 @@ function piecesOf(step: LadderStep, job: JobFacts, shop: ShopFacts): readonly Pi
       attended: true,
       whole: within !== undefined,
       spread,
+      done,
       ...(within === undefined ? {} : { noLaterThan: within }),
     });
     within = undefined;
@@ -206,16 +210,21 @@ export function activitiesOf(facts: JobFacts, shop: ShopFacts): JobToPlan {
   const flush = (): void => {
     const [first] = block;
     if (!first) return;
-    const titles = [...new Set(block.map((p) => p.title))];
+    const live = block.filter((p) => !p.done);
+    const titles = [...new Set(live.map((p) => p.title))];
     const k = counts.get(first.step.id) ?? 0;
     counts.set(first.step.id, k + 1);
     const id = `${first.step.id}.${k}`;
+    if (live.length === 0) {
+      block = [];
+      return;
+    }
     const begins = !waited && first.step.side === 'build';
     if (begins) {
       waited = true;
       stay += 1;
     }
-    const minutes = block.reduce((s, p) => s + p.minutes, 0);
+    const minutes = live.reduce((s, p) => s + p.minutes, 0);
     push(
       id,
       titles.length === 1 ? titles[0]! : `${titles[0]}, and ${titles.length - 1} more`,
