@@ -23,6 +23,7 @@ fi
 node "$ROOT/bench/run.mjs"
 node "$ROOT/bench/parts.mjs"
 node "$ROOT/bench/prove.mjs"
+node "$ROOT/bench/plan.mjs"
 start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
 JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/bench/append.mjs"
 JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" JUBB_WEB="$ROOT/apps/web/dist" node "$ROOT/bench/browser.mjs"

@@ -87,8 +87,8 @@ export class Planner {
     if (c.problem.inForce) ways.push(Float64Array.from(c.inForce, (s, a) => (Number.isNaN(s) ? latest[a]! : s)));
     let chosen: Int32Array | undefined;
     let cost = Infinity;
-    // Of a large shop the first ways have to do: they must be there at once.
-    const looked = c.activities.length > LARGE ? ways.slice(0, 2) : ways;
+    // A large shop must be there at once: two ways have to do, or the plan in force alone.
+    const looked = c.activities.length <= LARGE ? ways : c.problem.inForce ? ways.slice(-1) : ways.slice(0, 2);
     for (const way of looked)
       for (const order of [this.builder.dispatch(way, this.next), ...(looked === ways ? [sorted(way)] : [])]) {
         this.builder.build(order, this.next);
@@ -120,11 +120,8 @@ export class Planner {
     const begun = performance.now();
     const share = (done: number): number =>
       timed ? (performance.now() - begun) / (limit.seconds * 1000) : done / limit.orders;
-    const first = this.tried;
     const heat = this.sample(() => share(0) >= 1 || stop());
-    const each = (performance.now() - begun) / Math.max(1, this.tried - first);
-    const orders = timed ? (limit.seconds * 1000) / Math.max(1e-3, each) : limit.orders;
-    const hot = heat * Math.max(LEAST_HOT, HOT * Math.min(1, orders / n / ENOUGH));
+    let hot = heat;
     let done = 0;
     let warmed = false;
     let at = 0;
@@ -134,9 +131,12 @@ export class Planner {
       // A short descent first: what is easily had is had at once.
       if (at >= DESCENT && !warmed) {
         warmed = true;
+        // How many orders there is time for is known from those of the descent, once the machine has found its pace.
+        const orders = timed ? done / at : limit.orders;
+        hot = heat * Math.max(LEAST_HOT, HOT * Math.min(1, orders / n / ENOUGH));
         this.from(this.best);
       }
-      const t = warmed ? hot * COOLS_TO ** at : hot * DESCENT;
+      const t = warmed ? hot * COOLS_TO ** at : heat * DESCENT;
       done += 1;
       this.tried += 1;
       if (!this.move()) continue;

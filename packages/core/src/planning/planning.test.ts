@@ -19,7 +19,7 @@ describe('a plan of any shop', () => {
         expect(planFaults(shop, made.slots)).toEqual([]);
         expect(made.cost.total).toBeGreaterThanOrEqual(made.lowerBound - 1e-6);
       }),
-      { numRuns: 30 },
+      { numRuns: 15 },
     );
   });
 
@@ -34,7 +34,7 @@ describe('a plan of any shop', () => {
         planner.improve({ orders: 200 });
         expect(planner.plan().cost.total).toBeLessThanOrEqual(first);
       }),
-      { numRuns: 8 },
+      { numRuns: 4 },
     );
   });
 
