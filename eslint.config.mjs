@@ -60,6 +60,7 @@ export default ts.config(
     ['packages/core/src/{parts,quote}/**/*.ts'],
     [barred(outside, 'core imports nothing of ours'), barred(['**/planning/**'], 'planning stands beside')],
   ),
+  wall(['packages/core/src/planning/**/*.ts'], [barred(outside, 'core imports nothing of ours')]),
   wall(
     ['packages/contract/src/**/*.ts'],
     [barred(['@nestjs/*', 'typeorm', 'react', '@jubb/server', '@jubb/web'], 'the contract knows only core')],
