@@ -44,7 +44,7 @@ export function PromiseAsk({
       ? asked.data.says
       : undefined;
   return (
-    <div className="wide promiseask" aria-live="polite">
+    <div className="wide promiseask d-flex flex-wrap gap-2 align-items-center" aria-live="polite">
       <button type="button" className="btn-line" disabled={asked.isPending || !sheet} onClick={() => asked.mutate()}>
         {asked.isPending ? 'Planning it in …' : 'What can be promised?'}
       </button>

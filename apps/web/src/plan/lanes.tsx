@@ -136,9 +136,11 @@ export function Lanes({
       {axis.days.map((d) => (
         <g key={d.name}>
           <path d={`M${d.x} 22V${tall}`} className="dayline" />
-          <text x={d.x + 8} y="16" className="dayname">
-            {d.name}
-          </text>
+          {d.width > 64 && (
+            <text x={d.x + 8} y="16" className="dayname">
+              {d.name}
+            </text>
+          )}
           {d.hours.map((h) => (
             <g key={h.label}>
               <path d={`M${h.x} ${HEAD}V${tall}`} className="hourline" />

@@ -85,6 +85,10 @@ describe('the axis of the week', () => {
     expect(axis.x(MONDAY + 1440 - 60)).toBe(axis.days[1]!.x);
     expect(axis.days[2]!.x + axis.days[2]!.width).toBeCloseTo(900, 6);
   });
+  test('a day that is over is not shown: after closing the next one is the first', () => {
+    const evening = weekAxis(shop.open, MONDAY + 600, 2, 'Europe/London', 0, 100);
+    expect(evening.days.map((d) => d.name)).toEqual(['Tue 24', 'Wed 25']);
+  });
   test('there and back within a day', () => {
     for (const t of [MONDAY + 100, MONDAY + 1440 + 200, MONDAY + 2880 + 5]) expect(axis.at(axis.x(t))).toBe(t);
   });

@@ -36,7 +36,7 @@ export function weekAxis(
 ): WeekAxis {
   const days: { name: string; from: Minute; to: Minute }[] = [];
   for (const [a, b] of open) {
-    if (b <= from && dayOf(b, zone) !== dayOf(from, zone)) continue;
+    if (b <= from) continue;
     const name = dayOf(a, zone);
     const last = days.at(-1);
     if (last?.name === name) last.to = b;
