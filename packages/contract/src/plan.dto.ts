@@ -1,4 +1,4 @@
-import type { LateJob, PlanProblem, PromiseDates, Slots, WeekHours, Pin } from '@jubb/core/planning';
+import type { PlanProblem, PromiseDates, Slots, WeekHours, Pin } from '@jubb/core/planning';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -135,7 +135,6 @@ export interface QueuedView {
   readonly id: string;
   readonly state: 'waiting' | 'done' | 'failed';
   readonly promise?: PromiseDates;
-  readonly late?: readonly LateJob[];
   /** The server that did it. */
   readonly by?: string;
   readonly says?: string;

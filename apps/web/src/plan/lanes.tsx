@@ -62,7 +62,7 @@ export function Lanes({
   readonly drop: () => void;
 }): React.JSX.Element {
   const svg = useRef<SVGSVGElement>(null);
-  const [grip, setGrip] = useState<{ readonly bar: Bar; readonly x: number; readonly resource: Resource }>();
+  const [grip, setGrip] = useState<{ readonly bar: Bar; readonly x: number }>();
   const bars = barsOf(problem, plan);
   const lanes = [...problem.resources, ALONE].filter(
     (r) => r.kind === 'hands' || bars.some((b) => b.resource === r.id),
@@ -175,7 +175,7 @@ export function Lanes({
             onFocus={() => choose(bar.activity.id)}
             onPointerDown={(e) => {
               choose(bar.activity.id);
-              setGrip({ bar, x: unitX(e), resource: row.r });
+              setGrip({ bar, x: unitX(e) });
             }}
             onKeyDown={(e) => {
               const by = e.key === 'ArrowRight' ? KEY_MIN : e.key === 'ArrowLeft' ? -KEY_MIN : 0;

@@ -15,8 +15,6 @@ export class Built {
   readonly cause: Uint8Array;
   /** The activity that bound it. */
   readonly causeBy: Int32Array;
-  /** In the order in which they were put down. */
-  readonly sequence: Int32Array;
   cost: PlanCost = { total: Infinity, late: 0, idle: 0, moved: 0, finish: 0 };
   /** Minutes by which each job is late, weighted. */
   readonly lateBy: Float64Array;
@@ -31,7 +29,6 @@ export class Built {
     this.placeOf = new Int32Array(c.staySize.length);
     this.cause = new Uint8Array(n);
     this.causeBy = new Int32Array(n);
-    this.sequence = new Int32Array(n);
     this.lateBy = new Float64Array(c.jobs.length);
   }
 }
@@ -54,7 +51,6 @@ export class Builder {
   private readonly waiting: Uint8Array;
   private readonly delayed: Float64Array;
   private readonly placeFree: Float64Array;
-  private readonly placeBy: Int32Array;
   private readonly placeLast: Int32Array;
   private readonly stayLast: Int32Array;
   private readonly stayLeft: Int32Array;
@@ -99,7 +95,6 @@ export class Builder {
     this.waiting = new Uint8Array(n);
     this.delayed = new Float64Array(n);
     this.placeFree = new Float64Array(c.places);
-    this.placeBy = new Int32Array(c.places);
     this.placeLast = new Int32Array(c.places);
     this.stayLast = new Int32Array(c.staySize.length);
     this.laneEnd = new Float64Array(lanes);
@@ -302,7 +297,6 @@ export class Builder {
       this.stayLeft.set(c.staySize);
       this.stayEnd.fill(-Infinity);
       this.placeFree.fill(c.problem.now);
-      this.placeBy.fill(-1);
       this.placeLast.fill(-1);
       this.out.placeOf.fill(-1);
       for (let j = 0; j < c.jobs.length; j += 1) {
@@ -310,7 +304,6 @@ export class Builder {
         const stay = c.firstStay[j]!;
         if (at < 0 || stay < 0) continue;
         this.placeFree[at] = Infinity;
-        this.placeBy[at] = j;
         this.out.placeOf[stay] = at;
       }
     }
@@ -451,7 +444,7 @@ export class Builder {
           `${c.activities[c.tied[a]!]!.title} cannot follow ${c.activities[a]!.title} within its window`;
         return 'broken';
       }
-      this.down(a, stay, taken);
+      this.down(stay, taken);
       // What is tied may hold what is reserved on its lanes only once all of it is down.
       for (const [i, x] of this.chain.slice().entries()) {
         this.s = x.s;
@@ -478,17 +471,16 @@ export class Builder {
         if (this.put[this.count - 1] !== p.of || !this.again(p.of)) return 'again';
         return this.process(a);
       }
-    this.down(a, stay, taken);
+    this.down(stay, taken);
     this.commit(a, cause, causeBy, lb);
     return this.freed(stay);
   }
 
   /** The unit of an activity is put down at a bench place that was found for it. */
-  private down(a: number, stay: number, taken: number): void {
+  private down(stay: number, taken: number): void {
     if (taken < 0) return;
     this.out.placeOf[stay] = taken;
     this.placeFree[taken] = Infinity;
-    this.placeBy[taken] = this.c.jobOf[a]!;
   }
 
   /** Once a stay is over, another unit may come to its place. */
@@ -564,7 +556,6 @@ export class Builder {
     }
     this.placed[a] = 1;
     this.put[this.count] = a;
-    out.sequence[this.count] = a;
     this.count += 1;
     const job = c.jobOf[a]!;
     if (this.e > this.jobEnd[job]!) this.jobEnd[job] = this.e;

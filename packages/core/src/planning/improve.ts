@@ -3,7 +3,7 @@ import { Builder, Built, CAUSE } from './builder.ts';
 import { seeded } from './chance.ts';
 import { compile, type Compiled } from './compiled.ts';
 import { refuse } from './plan-error.ts';
-import type { Plan, PlanProblem, Slot, Slots, WaitsFor } from './types.ts';
+import type { Plan, PlanProblem, Slot, WaitsFor } from './types.ts';
 
 /** How long to go on: by the clock, or by a number of orders, which gives the same plan every time. */
 export type Limit = { readonly seconds: number } | { readonly orders: number };
@@ -390,13 +390,8 @@ function copy(c: Compiled, from: Built): Built {
   to.placeOf.set(from.placeOf);
   to.cause.set(from.cause);
   to.causeBy.set(from.causeBy);
-  to.sequence.set(from.sequence);
   to.lateBy.set(from.lateBy);
   to.cost = from.cost;
   to.broken = from.broken;
   return to;
 }
-
-/** Starts of a plan by activity, to be the plan in force of the next one. */
-export const startsOf = (slots: Slots): Readonly<Record<string, number>> =>
-  Object.fromEntries(Object.entries(slots).map(([id, s]) => [id, s.start]));

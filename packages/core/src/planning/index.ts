@@ -1,7 +1,7 @@
 export { activitiesOf, type JobFacts, type JobToPlan, type ShopFacts } from './activities.ts';
 export { openMinutes, withHours, workCalendar, type WeekHours } from './calendar.ts';
 export { planFaults } from './check-plan.ts';
-export { plan, Planner, startsOf, type Limit } from './improve.ts';
+export { plan, Planner, type Limit } from './improve.ts';
 export { learn, stepTimes, USUAL_SPREAD, type Learned, type StepTimes } from './learning.ts';
 export { PlanError } from './plan-error.ts';
 export { promise, promiseShares, type PromiseDates, type Unknowns } from './promise.ts';
