@@ -21,7 +21,7 @@ import {
   type WeekView,
   type QueuedView,
 } from '@jubb/contract';
-import { planFaults, type Slot } from '@jubb/core/planning';
+import { planFaults, unknownsOf, type Slot } from '@jubb/core/planning';
 import ical from 'ical-generator';
 import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
@@ -34,9 +34,6 @@ import { ShopService } from './shop.service.ts';
 const MINUTE_MS = 60_000;
 /** A plan that was made longer ago than this is not taken: too much has gone on since. */
 const STALE_MIN = 30;
-/** Chance that something has to be bought for a unit, and how long that takes, before the shop knows better: common practice. */
-const BUYS = 0.4;
-const LEAD_MIN = 2 * 1440;
 const MOVES = 40;
 
 /** The week: what it is planned from, the plan in force, promises. */
@@ -131,13 +128,12 @@ export class PlanningController {
     const revision = await this.sheets.newestOf(dto.sheet);
     const job = await this.shop.unbooked(revision.sheet, revision.revision, now);
     const { problem, spreads } = await this.shop.view(now);
-    const build = job.activities.find((a) => a.id.startsWith('new:build'));
     return {
       id: await this.queue.add({
         problem,
         job,
         spreads: { ...spreads, ...job.spreads },
-        unknowns: build && { buys: BUYS, leadMinutes: LEAD_MIN, waits: build.id },
+        unknowns: unknownsOf(job),
       }),
     };
   }

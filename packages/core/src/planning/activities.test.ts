@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { decide, emptyBench, fold, ladderOf, rehearse, type BenchState, type JobEvent } from '../bench/index.ts';
 import { readGoodSheet } from '../sheet/read/index.ts';
 import type { Sheet } from '../sheet/index.ts';
-import { activitiesOf, type JobFacts, type ShopFacts } from './activities.ts';
+import { activitiesOf, unknownsOf, type JobFacts, type ShopFacts } from './activities.ts';
 import { workCalendar } from './calendar.ts';
 import { planFaults } from './check-plan.ts';
 import { plan } from './improve.ts';
@@ -172,6 +172,13 @@ describe('a promise', () => {
   const job = activitiesOf(facts(hub, emptyBench('j'), { id: 'new' }), shop);
   const empty: PlanProblem = { ...problem(job), jobs: [] };
   const none = Object.fromEntries(job.activities.map((a) => [a.id, 0]));
+  test('of an unopened unit it is the way up that may wait for a part', () => {
+    const waits = job.activities.find((a) => a.id === unknownsOf(job)!.waits)!;
+    const before = job.activities.slice(0, job.activities.indexOf(waits));
+    expect(before.length).toBeGreaterThan(0);
+    expect(before.some((a) => a.id.includes(':build'))).toBe(false);
+    expect(unknownsOf({ ...job, activities: before })).toBeUndefined();
+  });
   test('with nothing unknown, all shares name the one day on which the plan ends', () => {
     const { at, drivers } = promise(empty, job, none, undefined, { runs: 20 });
     const end = Math.max(...Object.values(plan({ ...empty, jobs: [job] }, { orders: 300 }).slots).map((s) => s.end));

@@ -10,6 +10,7 @@ import {
 import { coveredParts, neededParts } from '../parts/index.ts';
 import { standOf, timedVerbs, type LadderStep, type Op, type Sheet, type StandInstrument } from '../sheet/index.ts';
 import { USUAL_SPREAD, type Learned } from './learning.ts';
+import type { Unknowns } from './promise.ts';
 import type { Activity, Link, Minute, Need, PlanJob } from './types.ts';
 
 /** What of a workshop activities are made for. */
@@ -62,6 +63,9 @@ const USUAL_WAIT_MIN: Readonly<Record<(typeof timedVerbs)[number], number>> = {
   heat: 30,
 };
 const SIGN_OFF_MIN = 10;
+/** Chance that something has to be bought for a unit that nobody has opened, and how long that takes: common practice. */
+const BUYS = 0.4;
+const LEAD_MIN = 2 * 1440;
 /** Holds whose end nobody knows; the others have a day, a clock, or end with the night. */
 const unknownEnd: ReadonlySet<HoldReason> = new Set<HoldReason>(['helper', 'tool', 'decision']);
 
@@ -287,4 +291,10 @@ export function activitiesOf(facts: JobFacts, shop: ShopFacts): JobToPlan {
     ...(stands ? { place: state.place! } : {}),
     spreads,
   };
+}
+
+/** What nobody knows of a unit before it is open: its way up may wait for a part. Undefined when it has no way up. */
+export function unknownsOf(job: PlanJob): Unknowns | undefined {
+  const build = job.activities.find((a) => a.id.startsWith(`${job.id}:build`));
+  return build && { buys: BUYS, leadMinutes: LEAD_MIN, waits: build.id };
 }

@@ -1,4 +1,4 @@
-export { activitiesOf, type JobFacts, type JobToPlan, type ShopFacts } from './activities.ts';
+export { activitiesOf, unknownsOf, type JobFacts, type JobToPlan, type ShopFacts } from './activities.ts';
 export { openMinutes, withHours, workCalendar, type WeekHours } from './calendar.ts';
 export { planFaults } from './check-plan.ts';
 export { plan, Planner, type Limit } from './improve.ts';
