@@ -107,6 +107,11 @@ describe('an alternator', () => {
 describe('a turbo', () => {
   test('is balanced in two planes to within its grade', async () => {
     const job = await book(page, 'turbo-core', ['P']);
+    await toTest(job, 'drag');
+    await runIt();
+    await page.keyboard.press('Enter');
+    await goSays('Done');
+    expect((await lastTest(job, 'drag')).result?.verdict).toBe('within');
     await toTest(job, 'vibration');
     for (let i = 0; i < 7; i += 1) {
       if ((await text(page, '.btn-go')).includes('Keep this course')) break;
@@ -158,6 +163,9 @@ describe('a comeback', () => {
       answers: booked.identified.map((i, question) => ({ question, answer: i.answer })),
     });
     await forward(page, id, (s) => s.readings.some((r) => r.moment === 'as-found'));
+    // The new log says which log it goes on from, and where that one ended.
+    const back = await ask<JobView>(page, `jobs/${id}`);
+    expect(fold(id, back.events).booked!.cameFrom).toMatchObject({ number: over.number, head: events.at(-1)!.hash });
     await page.goto(`${shop.base}/unit/${over.unitId}`);
     await has(page, 'Then and now');
     await has(page, `Left with, job ${over.number}`);

@@ -1,11 +1,12 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { InstrumentView, JobLine, JobView, QualityView, UnitView } from '@jubb/contract';
-import { fold } from '@jubb/core/bench';
+import { buildRecord, fold } from '@jubb/core/bench';
 import { verifyExport, type JobExport } from '@jubb/core/bench/verify';
 import ICAL from 'ical.js';
 import pdfParse from 'pdf-parse/lib/pdf-parse.js';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { DataSource } from 'typeorm';
 import { InstrumentsService } from './instruments/instruments.service.ts';
 import { openShop, type TestShop } from './shop.fixtures.ts';
 
@@ -129,6 +130,44 @@ describe('the calendar', () => {
   });
 });
 
+describe('how long a unit runs', () => {
+  test('gives a day to what is to be looked at again after so many hours', async () => {
+    const days = async (): Promise<string[]> => {
+      const { url } = (await shop.post('/api/calendar', {}, 'Una Reith')).body as { url: string };
+      const feed = await shop.http().get(new URL(url).pathname);
+      const calendar = new ICAL.Component(ICAL.parse(feed.text) as unknown[]);
+      return calendar
+        .getAllSubcomponents('vevent')
+        .map((e) => new ICAL.Event(e))
+        .filter((e) => e.summary.startsWith('Look again: Fill it after fifty hours'))
+        .map((e) => e.startDate.toString());
+    };
+    // A sheet whose unit is looked at again after hours, and a job of it that is over.
+    await shop.app
+      .get(DataSource)
+      .query(
+        `UPDATE job SET visit = jsonb_set(visit, '{visit,lookAgain}', '["Fill it after fifty hours"]') WHERE id = $1`,
+        [over.id],
+      );
+    expect(await days()).toEqual([]);
+    const runs = await shop.post(`/api/units/${over.unitId}/runs`, { hoursPerWeek: 25 });
+    expect([runs.status, (runs.body as UnitView).hoursPerWeek]).toEqual([200, 25]);
+    const left = (runs.body as UnitView).visits.find((v) => v.jobId === over.id)!.left!;
+    const due = new Date(Date.parse(left) + 14 * 86_400_000).toISOString().slice(0, 10);
+    expect(await days()).toEqual([due]);
+    expect((await shop.post(`/api/units/${over.unitId}/runs`, {})).body).toMatchObject({ hoursPerWeek: null });
+    expect(await days()).toEqual([]);
+  });
+  test.each([
+    [{ hoursPerWeek: 200 }, 'A week has 168 hours'],
+    [{ hoursPerWeek: 'all day' }, 'Hours in a week, such as 40'],
+    [{ hoursPerWeek: 0 }, 'More than nothing'],
+  ])('%j is refused with its reason', async (body, says) => {
+    const answer = await shop.post(`/api/units/${over.unitId}/runs`, body);
+    expect([answer.status, JSON.stringify(answer.body)]).toEqual([400, expect.stringContaining(says)]);
+  });
+});
+
 describe('the owner’s view', () => {
   test('counts jobs and comebacks by sheet, each with a range that holds its figure', async () => {
     const view = (await shop.get('/api/quality', 'Una Reith')).body as QualityView;
@@ -168,4 +207,10 @@ test('a unit that was here before has its visits for then and now', async () => 
   expect(view.visits.length).toBeGreaterThan(0);
   const job = (await shop.get(`/api/jobs/${over.id}`)).body as JobView;
   expect(fold(over.id, job.events).handedOver).toBeDefined();
+  // The visit after it names it, and where its log ended.
+  const back = view.visits.find((v) => v.cameFrom === over.number)!;
+  const after = (await shop.get(`/api/jobs/${back.jobId}`)).body as JobView;
+  const state = fold(back.jobId, after.events);
+  expect(state.booked!.cameFrom).toMatchObject({ job: over.id, head: job.events.at(-1)!.hash });
+  expect(buildRecord(after.sheet, state).cameFrom!.days).toBe(189);
 });

@@ -146,6 +146,8 @@ describe('a workshop of the first release, started with this one', () => {
         ]
       )[0].n;
     await db.undoLastMigration();
+    expect([await there('extra_hours'), await there('plan_in_force')]).toEqual([false, true]);
+    await db.undoLastMigration();
     expect([await there('plan_in_force'), await there('imported_record')]).toEqual([false, true]);
     await db.undoLastMigration();
     expect([await there('imported_record'), await visits()]).toEqual([false, 1]);
@@ -158,6 +160,7 @@ describe('a workshop of the first release, started with this one', () => {
     await db.runMigrations();
     expect([await there('order_line'), await there('photo'), await visits()]).toEqual([true, true, 1]);
     expect([await there('imported_record'), await there('plan_in_force')]).toEqual([true, true]);
+    expect(await there('extra_hours')).toBe(true);
     await db.destroy();
   });
 });

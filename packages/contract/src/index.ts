@@ -11,4 +11,5 @@ export * from './run-shape.ts';
 export * from './stand.dto.ts';
 export * from './parts.dto.ts';
 export * from './plan.dto.ts';
+export * from './unit.dto.ts';
 export * from './views.ts';

@@ -144,6 +144,12 @@ export interface PastVisit {
   /** Parts that were judged and not left for later: a deferral of before is settled by it. */
   readonly judged: readonly string[];
   readonly figures: readonly VisitFigure[];
+  /** When it left, once it has. */
+  readonly left: string | null;
+  /** What its sheet says is to be looked at again, once it has left. */
+  readonly lookAgain: readonly string[];
+  /** The visit before it that it came back from. */
+  readonly cameFrom: number | null;
 }
 /** A figure of a visit that can be held against those of other visits. */
 export interface VisitFigure {
@@ -161,6 +167,8 @@ export interface UnitView {
   readonly serial: string;
   readonly model: string;
   readonly customer: CustomerView;
+  /** How long it runs in a week, where somebody knows: what is due after hours gets a day by it. */
+  readonly hoursPerWeek: number | null;
   readonly visits: readonly PastVisit[];
 }
 export interface SheetLine {

@@ -72,15 +72,26 @@ export class CalendarService {
       .find({ where: { stage: 'handed-over' }, order: { number: 'DESC' }, take: LATEST_VISITS });
     for (const job of over) {
       const visit = (await this.units.visits(job.unitId)).find((v) => v.jobId === job.id);
-      for (const d of visit?.deferrals ?? []) {
-        const day = lookAgainDay(`${d.again ?? ''} ${d.words}`, job.updatedAt);
+      if (!visit) continue;
+      const left = new Date(visit.left ?? job.updatedAt);
+      const again = [
+        ...visit.deferrals.map((d) => ({
+          id: d.part,
+          title: d.title,
+          when: `${d.again ?? ''} ${d.words}`,
+          says: d.words,
+        })),
+        ...visit.lookAgain.map((words, i) => ({ id: `sheet-${i}`, title: words, when: words, says: words })),
+      ];
+      for (const { id, title, when, says } of again) {
+        const day = lookAgainDay(when, left, job.unit.hoursPerWeek ?? undefined);
         if (day)
           calendar.createEvent({
-            id: `deferral-${job.id}-${d.part}@jubb`,
+            id: `deferral-${job.id}-${id}@jubb`,
             start: day,
             allDay: true,
-            summary: `Look again: ${d.title}, ${job.title} of ${job.customer.name}`,
-            description: `${d.words}. From job ${job.number}`,
+            summary: `Look again: ${title}, ${job.title} of ${job.customer.name}`,
+            description: `${says}. From job ${job.number}`,
             url: `${base}/unit/${job.unitId}`,
           });
       }

@@ -21,6 +21,7 @@ import { Parts1764200000000 } from './migrations/1764200000000-parts.ts';
 import { Visits1764300000000 } from './migrations/1764300000000-visits.ts';
 import { Records1764400000000 } from './migrations/1764400000000-records.ts';
 import { Planning1764500000000 } from './migrations/1764500000000-planning.ts';
+import { Agreed1764600000000 } from './migrations/1764600000000-agreed.ts';
 import { Shelf1764100000000 } from './migrations/1764100000000-shelf.ts';
 
 export const entities = [
@@ -55,6 +56,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Visits1764300000000,
       Records1764400000000,
       Planning1764500000000,
+      Agreed1764600000000,
     ],
     migrationsTransactionMode: 'all',
     migrationsRun: true,

@@ -17,6 +17,7 @@ import { deskJobs } from './desk-jobs.ts';
 import { playDesk, stockParts } from './desk.ts';
 import { otherJobs } from './other-jobs.ts';
 import { keepPhoto } from './photo.ts';
+import { standJobs } from './stand-jobs.ts';
 import { customers, drawers, hubJobs, instruments, people, workshop, type DemoJob } from './scenario.ts';
 
 const MINUTE = 60_000;
@@ -57,7 +58,7 @@ export async function loadDemo(app: INestApplicationContext, now: Date): Promise
     );
   await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
   await stockParts(app);
-  for (const job of [...hubJobs, ...otherJobs, ...deskJobs]) await play(app, job, now);
+  for (const job of [...hubJobs, ...otherJobs, ...deskJobs, ...standJobs]) await play(app, job, now);
   await attachDocuments(app);
   // Last: its presence says that the demo is whole.
   await db.getRepository(Workshop).insert({ id: 1, ...workshop, places: [...workshop.places] });
@@ -101,7 +102,9 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
     const move = nextMove(sheet, state);
     const turn = turns.findIndex((t) => t.when(state, move));
     if (turn >= 0) {
-      for (const command of turns.splice(turn, 1)[0]!.give) await give(command);
+      const { give: given } = turns.splice(turn, 1)[0]!;
+      const commands = typeof given !== 'function' ? given : move.kind === 'op' ? given(move) : [];
+      for (const command of commands) await give(command);
       continue;
     }
     if (job.photo && move.kind === 'op' && move.step.id === job.photo.step && state.photos.length === 0)

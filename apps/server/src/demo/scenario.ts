@@ -122,7 +122,7 @@ export const instruments = [
 /** Something that happens on the way: the first time it is so, these are given. */
 export interface DemoTurn {
   readonly when: (state: BenchState, move: NextMove) => boolean;
-  readonly give: readonly Command[];
+  readonly give: readonly Command[] | ((move: Extract<NextMove, { kind: 'op' }>) => readonly Command[]);
 }
 export interface DemoJob {
   readonly customer: (typeof customers)[number];

@@ -55,6 +55,7 @@ export class BookingService {
         variant,
         identified,
         earlierVisits,
+        ...(await cameFrom(m, unit.id)),
         ...(dto.opened ? { opened: openedOf(dto.opened, earlierVisits) } : {}),
       };
       await this.jobs.append(m, id, dto.commandId, command, 0, asker);
@@ -150,4 +151,17 @@ function openedOf(opened: OpenedDto, earlierVisits: number): NonNullable<EventPa
   const why = opened.why?.trim();
   if (!why && (opened.answer === 'yes' || earlierVisits > 0)) throw bad('opened.why', 'Why is it back?');
   return { answer: opened.answer, signs: opened.signs, ...(why ? { why } : {}) };
+}
+
+/** The unit's last visit that is over: the new log says which log it goes on from, and where that one ended. */
+async function cameFrom(m: EntityManager, unitId: string): Promise<Pick<EventPayloads['job-booked'], 'cameFrom'>> {
+  const last = await m.getRepository(Job).findOne({
+    where: { unitId, stage: 'handed-over' },
+    order: { number: 'DESC' },
+  });
+  if (!last) return {};
+  const [left] = (await m.query(`SELECT at FROM job_event WHERE job_id = $1 AND type = 'handed-over'`, [last.id])) as {
+    at: string;
+  }[];
+  return { cameFrom: { job: last.id, number: last.number, head: last.head, handedOver: left!.at } };
 }

@@ -83,7 +83,10 @@ export async function recordPdf(
               color: QUIET,
               fontSize: 9,
             },
-            { text: `What was said: ${r.complaint}. Booked ${day(r.booked.at)}.`, margin: [0, 4, 0, 4] },
+            {
+              text: `What was said: ${r.complaint}. Booked ${day(r.booked.at)}.${r.cameFrom ? ` It came back from job ${r.cameFrom.number}, ${r.cameFrom.days} days after it left.` : ''}`,
+              margin: [0, 4, 0, 4],
+            },
           ],
           {
             width: 74,

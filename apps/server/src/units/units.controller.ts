@@ -1,5 +1,5 @@
-import { Controller, Get, Param, ParseUUIDPipe, Query } from '@nestjs/common';
-import type { UnitView } from '@jubb/contract';
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Query } from '@nestjs/common';
+import { UnitRunsDto, type UnitView } from '@jubb/contract';
 import { AllowedFor, EVERY_ROLE } from '../auth/access.ts';
 import { UnitsService } from './units.service.ts';
 
@@ -17,5 +17,12 @@ export class UnitsController {
   @AllowedFor(...EVERY_ROLE)
   get(@Param('id', ParseUUIDPipe) id: string): Promise<UnitView> {
     return this.units.get(id);
+  }
+
+  @Post(':id/runs')
+  @HttpCode(200)
+  @AllowedFor(...EVERY_ROLE)
+  runs(@Param('id', ParseUUIDPipe) id: string, @Body() dto: UnitRunsDto): Promise<UnitView> {
+    return this.units.runs(id, dto.hoursPerWeek ?? null);
   }
 }

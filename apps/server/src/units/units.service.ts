@@ -74,11 +74,14 @@ function visitOf(sheet: Sheet, state: BenchState): PastVisit {
     })),
     judged: record.findings.filter((f) => f.finding !== 'watch').map((f) => f.part),
     figures: visitFigures(sheet, state),
+    left: state.handedOver?.at ?? null,
+    lookAgain: state.handedOver ? (sheet.handOver?.lookAgain ?? []) : [],
+    cameFrom: booked.cameFrom?.number ?? null,
   };
 }
 
 /** Raised when {@link visitOf} says something else: what was kept in the older form is made again from the log. */
-const VISIT_FORM = 1;
+const VISIT_FORM = 2;
 interface KeptVisit {
   readonly form: number;
   /** Head of the log that it was made from. */
@@ -107,6 +110,13 @@ export class UnitsService {
     const unit = await this.db.getRepository(Unit).findOneBy({ id });
     if (!unit) throw new NotFoundException('There is no such unit');
     return this.view(unit);
+  }
+
+  /** Says how long a unit runs in a week; null when nobody knows. */
+  async runs(id: string, hoursPerWeek: number | null): Promise<UnitView> {
+    const { affected } = await this.db.getRepository(Unit).update({ id }, { hoursPerWeek });
+    if (!affected) throw new NotFoundException('There is no such unit');
+    return this.get(id);
   }
 
   /** Visits of a unit, newest first, without one job if it is named. */
@@ -140,6 +150,7 @@ export class UnitsService {
       model: unit.model,
       sheet: unit.sheet,
       customer: { id: unit.customer.id, name: unit.customer.name },
+      hoursPerWeek: unit.hoursPerWeek,
       visits: await this.visits(unit.id),
     };
   }

@@ -1,5 +1,5 @@
 import type { MeView } from '@jubb/contract';
-import { holdWords, nextMove, opTitle, sideWords } from '@jubb/core/bench';
+import { holdWords, nextMove, opTitle, sideWords, wayBackOf } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -75,6 +75,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   const move = nextMove(sheet, state);
   const caution = move.kind === 'op' ? move.step.ops.find((o) => o.kind === 'caution') : undefined;
   const parked = state.parked !== undefined;
+  const back = wayBackOf(sheet, state);
   return (
     <main className="bench" aria-busy={!bench.fresh}>
       <JobHead bench={bench} me={me} visits={visits.length} toggle={toggle} extra={extra} />
@@ -101,6 +102,15 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
                   </button>
                 </div>
               ))}
+          {back && (
+            <div className="past" role="note">
+              <b>
+                Back for: {back.suspect.charAt(0).toLowerCase()}
+                {back.suspect.slice(1)}
+              </b>{' '}
+              {back.test}, {back.says}
+            </div>
+          )}
           <RefusalBox bench={bench} look={(step) => setPeek(step)} />
           {peek !== undefined && (move.kind !== 'op' || peek !== move.step.id) && (
             <StepPeek bench={bench} step={peek} close={() => setPeek(undefined)} />

@@ -102,6 +102,13 @@ export default function RecordScreen(): React.JSX.Element {
           </div>
           <p className="mt-2">
             <b>{r.customer}</b>: {r.complaint}. Booked {when(r.booked.at)} by {r.booked.by.name}.
+            {r.cameFrom && (
+              <>
+                {' '}
+                It came back from <Link to={`/job/${r.cameFrom.job}/record`}>job {r.cameFrom.number}</Link>,{' '}
+                {r.cameFrom.days === 1 ? 'a day' : `${r.cameFrom.days} days`} after it left.
+              </>
+            )}
             {r.identified.map((i) => ` ${i.ask}: ${i.answer}.`)}
           </p>
           {standing.map((s) => (

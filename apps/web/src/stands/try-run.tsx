@@ -40,8 +40,7 @@ function TryPlain({
   const { judged } = useJudgedLine(line, test);
   return (
     <div className="tryrun">
-      <p className="m-0">Accepted {formatBand(test.accept)}</p>
-      <div className="d-flex gap-2 my-2">
+      <div className="d-flex gap-3 mb-3 align-items-center">
         <button
           type="button"
           className="btn-ink"
@@ -50,6 +49,9 @@ function TryPlain({
         >
           {phase === 'running' ? 'Stop' : 'Run'}
         </button>
+        <span>
+          {test.title}, accepted {formatBand(test.accept)}
+        </span>
       </div>
       {line.wrong && (
         <p className="field-error" role="alert">
@@ -57,14 +59,6 @@ function TryPlain({
         </p>
       )}
       {judged?.wrong && <p>{judged.wrong}</p>}
-      {judged?.outcome && (
-        <ProofWords
-          value={judged.outcome.value}
-          verdict={resultOfRun(test, judged.outcome, undefined).verdict}
-          checks={judged.outcome.checks}
-          says={judged.outcome.says}
-        />
-      )}
       {points.length === 0 ? (
         <p className="quiet">Run it, and the curve is drawn here.</p>
       ) : kind === 'alternator' ? (
@@ -77,6 +71,14 @@ function TryPlain({
         />
       ) : (
         <CurveDrawing kind={kind as CurveKind} points={points} test={test} />
+      )}
+      {judged?.outcome && (
+        <ProofWords
+          value={judged.outcome.value}
+          verdict={resultOfRun(test, judged.outcome, undefined).verdict}
+          checks={judged.outcome.checks}
+          says={judged.outcome.says}
+        />
       )}
     </div>
   );

@@ -14,6 +14,9 @@ const visit = (number: number, booked: string, more: Partial<PastVisit> = {}): P
   methods: [],
   deferrals: [],
   judged: [],
+  left: null,
+  lookAgain: [],
+  cameFrom: null,
   figures: [],
   ...more,
 });

@@ -3,6 +3,7 @@ import { format } from 'date-fns';
 import { Link, useParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { daysSince, openDeferrals, trendsOf } from './history.ts';
+import { Runs } from './runs.tsx';
 import { ThenNow } from './then-now.tsx';
 import { TrendChart } from './trend-chart.tsx';
 
@@ -32,9 +33,12 @@ export default function UnitScreen(): React.JSX.Element {
             {customer.name} · {visits.length === 1 ? 'one visit' : `${visits.length} visits`}
           </p>
         </div>
-        <Link to="/book" className="btn-line">
-          Book in
-        </Link>
+        <div className="d-flex gap-3 align-items-end">
+          <Runs key={unit.data.hoursPerWeek} unit={unit.data} />
+          <Link to="/book" className="btn-line">
+            Book in
+          </Link>
+        </div>
       </div>
       {visits.length === 0 && <p>It has not been here yet.</p>}
       {deferred.length > 0 && (
@@ -72,7 +76,13 @@ export default function UnitScreen(): React.JSX.Element {
                 <b>Job {v.number}</b>
               </Link>
               <small className="d-block">{format(new Date(v.booked), 'd MMM yyyy')}</small>
-              {before && <small className="d-block back">back after {daysSince(before, v)} days</small>}
+              {v.cameFrom !== null ? (
+                <small className="d-block back">
+                  back from {v.cameFrom}, {before ? `after ${daysSince(before, v)} days` : ''}
+                </small>
+              ) : (
+                before && <small className="d-block back">back after {daysSince(before, v)} days</small>
+              )}
             </div>
             <div>
               <b>{v.complaint}</b>

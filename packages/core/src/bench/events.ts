@@ -58,6 +58,13 @@ export interface EventPayloads
       Omit<StripPayloads['identified'], 'ask' | 'answer' | 'op'>
     >)[];
     readonly earlierVisits: number;
+    /** The unit's last visit that was over: where its log ended, and when it left. */
+    readonly cameFrom?: {
+      readonly job: string;
+      readonly number: number;
+      readonly head: string;
+      readonly handedOver: string;
+    };
     /** Was it opened before, by what signs, and why is it back? */
     readonly opened?: {
       readonly answer: 'yes' | 'no' | 'unknown';

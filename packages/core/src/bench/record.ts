@@ -1,6 +1,7 @@
 import { currentSheet, type Finding, type FigureSource, type Sheet } from '../sheet/index.ts';
 import type { WorkingLine } from '../reckoners/index.ts';
 import type { Band, Quantity } from '../quantities/index.ts';
+import type { EventPayloads } from './events.ts';
 import { jobSheet } from './own.ts';
 import { deskRecord, type DeskRecord } from './desk-record.ts';
 import { proveRecord, type ProveRecord } from './prove-record.ts';
@@ -26,6 +27,8 @@ export interface JobRecord {
   readonly promise: string | null;
   readonly sheet: { readonly id: string; readonly revision: number; readonly title: string };
   readonly booked: Stamp;
+  /** The job that it last came from, the head of that job's log, and whole days since it left. */
+  readonly cameFrom?: { readonly job: string; readonly number: number; readonly head: string; readonly days: number };
   readonly identified: readonly { readonly ask: string; readonly answer: string }[];
   readonly comparisons: readonly Comparison[];
   readonly measures: readonly {
@@ -117,6 +120,7 @@ export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
     promise: booked.promise,
     sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title },
     booked: { seq: booked.seq, at: booked.at, by: booked.by },
+    ...(booked.cameFrom ? { cameFrom: cameFromOf(booked.cameFrom, booked.at) } : {}),
     identified: booked.identified,
     comparisons: comparisons(sheet, state),
     measures: Object.values(sheet.measures)
@@ -269,4 +273,12 @@ function renewedLine(sheet: Sheet, id: string, count: number): { title: string; 
     return { title: `${part?.title ?? joint!}, place ${bolt}`, order: part?.order, count };
   }
   return { title: sheet.parts[id]?.title ?? id, order: sheet.parts[id]?.order, count };
+}
+
+const DAY_MS = 86_400_000;
+function cameFromOf(
+  { job, number, head, handedOver }: NonNullable<EventPayloads['job-booked']['cameFrom']>,
+  at: string,
+): NonNullable<JobRecord['cameFrom']> {
+  return { job, number, head, days: Math.floor((Date.parse(at) - Date.parse(handedOver)) / DAY_MS) };
 }

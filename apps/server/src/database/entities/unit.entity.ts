@@ -17,6 +17,10 @@ export class Unit {
   @Column({ type: 'text' })
   sheet: string;
 
+  /** How long it runs in a week, where somebody knows. */
+  @Column({ name: 'hours_per_week', type: 'real', nullable: true })
+  hoursPerWeek: number | null;
+
   @Column({ name: 'customer_id', type: 'uuid' })
   customerId: string;
 

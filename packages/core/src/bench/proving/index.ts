@@ -31,4 +31,6 @@ export {
   type Weight,
 } from './run.ts';
 export { figuresFor, keptWave, runFrom, thinned } from './setup.ts';
+export { trialRuns } from './trials.ts';
+export { wayBackOf, type WayBack } from './way-back.ts';
 export { stepOfSuspect, suspectsOf, type PastCauses, type Suspect } from './suspects.ts';

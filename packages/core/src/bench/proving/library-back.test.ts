@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { booked, libraryNames, librarySheet, now } from '../bench.fixtures.ts';
-import { canonical, inCanonical } from '../../quantities/index.ts';
-import { blockers, ladderOf, nextMove, suspectsOf } from '../index.ts';
+import { canonical, formatQuantity, inCanonical } from '../../quantities/index.ts';
+import { blockers, ladderOf, nextMove, suspectsOf, wayBackOf } from '../index.ts';
 
 describe.each(libraryNames)('%s: a test that fails', (name) => {
   const sheet = librarySheet(name);
@@ -46,6 +46,8 @@ describe.each(libraryNames)('%s: a test that fails', (name) => {
       return;
     }
     bench.do({ type: 'lead-back', op, suspect });
+    const failed = formatQuantity(bench.state.readings.findLast((r) => r.op === op)!.value);
+    expect(wayBackOf(sheet, bench.state)).toMatchObject({ suspect: one.title, says: expect.stringContaining(failed) });
     const undone = [...before].filter((o) => bench.state.done[o] === undefined);
     expect(undone.length).toBeGreaterThan(0);
     // Before the suspect's own step nothing is done again but putting back what has to come off.
@@ -55,6 +57,8 @@ describe.each(libraryNames)('%s: a test that fails', (name) => {
     for (const s of build.slice(0, Math.max(0, from)))
       for (const o of s.ops) if (undone.includes(o.id)) expect(back).toContain(o.kind);
     bench.run((c) => c.type === 'sign-off', { finding: figures.finding });
+    // Made again and passed: it is on no way back any more.
+    expect(wayBackOf(sheet, bench.state)).toBeUndefined();
     expect(blockers(sheet, bench.state)).toEqual([]);
     expect(Object.keys(bench.state.off)).toEqual([]);
     expect(bench.refold()).toEqual(bench.state);

@@ -88,6 +88,15 @@ describe('a next look in words', () => {
   ])('%s', (words, day) => {
     expect(lookAgainDay(words, out)?.toISOString().slice(0, 10)).toBe(day);
   });
+  test.each([
+    ['after fifty hours', 25, '2026-01-24'],
+    ['after 200 hours', 40, '2026-02-14'],
+    ['after a hundred hours', 30, '2026-02-03'],
+    ['after ten hours', undefined, undefined],
+    ['in two weeks', 40, '2026-01-24'],
+  ])('%s, run %s h a week', (words, hoursPerWeek, day) => {
+    expect(lookAgainDay(words, out, hoursPerWeek)?.toISOString().slice(0, 10)).toBe(day);
+  });
 });
 
 describe('suspects', () => {

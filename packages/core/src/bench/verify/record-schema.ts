@@ -76,6 +76,11 @@ export const recordSchema = {
         customer: text,
         complaint: text,
         booked: stamped({}),
+        cameFrom: {
+          type: 'object',
+          required: ['job', 'number', 'head', 'days'],
+          properties: { job: text, number: { type: 'integer' }, head: hex(64), days: { type: 'integer' } },
+        },
         comparisons: listOf({ type: 'object', required: ['title', 'accept'], properties: { title: text } }),
         findings: listOf(
           stamped(

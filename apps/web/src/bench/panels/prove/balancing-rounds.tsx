@@ -129,18 +129,7 @@ export function BalancingRounds({
   const enough = within || further?.helps === false;
   return (
     <>
-      <div className="op standgrid">
-        <div className="polars">
-          {([0, 1] as const).map((b) => (
-            <PolarPlot
-              key={b}
-              bearing={b}
-              runs={runs}
-              {...(!within && next.add?.[b] ? { add: next.add[b] } : {})}
-              places={stand.figures['places']?.value ?? 0}
-            />
-          ))}
-        </div>
+      <div className="op">
         <div>
           {left && (
             <p className="mb-2">
@@ -176,13 +165,25 @@ export function BalancingRounds({
               {next.wrong ?? line.wrong}
             </p>
           )}
-          {course.initial && !within && (
-            <button type="button" className="btn-line" onClick={() => setCourse(START)}>
-              Start over
-            </button>
-          )}
-          {children}
         </div>
+        <div className="polars">
+          {([0, 1] as const).map((b) => (
+            <PolarPlot
+              key={b}
+              bearing={b}
+              runs={runs}
+              {...(!within && next.add?.[b] ? { add: next.add[b] } : {})}
+              places={stand.figures['places']?.value ?? 0}
+            />
+          ))}
+        </div>
+        {course.initial
+          ? !within && (
+              <button type="button" className="btn-line" onClick={() => setCourse(START)}>
+                Start over
+              </button>
+            )
+          : children}
       </div>
       {line.phase === 'running' ? (
         <Go label="It runs up" act={() => undefined} disabled />
