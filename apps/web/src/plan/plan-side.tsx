@@ -81,11 +81,9 @@ export function PlanSide({
               className={`btn-line save ${s.keeps ? 'keeps' : ''}`}
               onClick={() => use(s)}
             >
-              <span>
-                {label(s.for)?.number}: {s.title}
-                {s.costs.length > 0 && <small className="d-block">then {s.costs.join(', ')} late</small>}
-              </span>
-              <b>{s.keeps ? `kept, ${say(s.ready)}` : say(s.ready)}</b>
+              <b>{s.title}</b>
+              {label(s.for)?.number} {s.keeps ? 'keeps its promise' : 'is ready'}, {say(s.ready)}
+              {s.costs.length > 0 && <small className="d-block">Then {s.costs.join(', ')} late</small>}
             </button>
           ))}
         </>

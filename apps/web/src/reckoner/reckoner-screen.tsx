@@ -8,6 +8,7 @@ import { ReckonDrawing } from './drawings/reckon-drawing.tsx';
 import { FieldEditors } from './field-editor.tsx';
 import { findReckoners } from './find.ts';
 import { friendly } from './friendly.ts';
+import { OFTEN } from './often.ts';
 import { addressOf, fromAddress, withValue, type Inputs } from './inputs.ts';
 
 /** Every calculation on its own: found by what is wanted, drawn, with its working and source. */
@@ -56,11 +57,19 @@ export default function ReckonerScreen(): React.JSX.Element {
       {chosen ? (
         <Calculation key={chosen.id} reckoner={chosen} />
       ) : (
-        <section className="empty">
-          <h1>{id ? 'There is no such calculation' : 'Reckoner'}</h1>
-          <p>
-            Type what you want to know, and press Enter. Each calculation shows its working and where it comes from.
+        <section className="often">
+          <h1>{id ? 'There is no such calculation' : 'Often asked at the bench'}</h1>
+          <p className="quiet">
+            Or type what you want to know, and press Enter. Each calculation shows its working and where it comes from.
           </p>
+          <div className="tiles">
+            {OFTEN.map(([to, asks]) => (
+              <Link key={to} to={`/reckoner/${to}`} className="tile">
+                {asks}
+                <b>{reckoners.find((r) => r.id === to)?.title}</b>
+              </Link>
+            ))}
+          </div>
         </section>
       )}
     </main>

@@ -12,7 +12,7 @@ export default function ReturnScreen({ me }: { readonly me: MeView }): React.JSX
   const sheet = returnSheet(bench.sheet, bench.state);
   const { booked, place } = bench.state;
   return (
-    <main className="page">
+    <main className="page returnpage">
       <div className="noprint d-flex gap-2 mb-3" style={{ maxWidth: 900, margin: '0 auto' }}>
         <Link to={`/job/${id}`} className="btn-line">
           Bench
