@@ -30,14 +30,16 @@ const say = (what, got, goal, ok) => {
   console.log(`${ok ? 'good' : 'MISS'}  ${what}: ${got} (goal ${goal})`);
 };
 
-/** Sixty jobs of twelve activities, promised over the time that two pairs of hands need for them. */
-function shop() {
+/** The least that a search of ours has come to for that shop, in a longer time than here: late by nothing, 36 h of idle hands. */
+const BEST_KNOWN = 21.64;
+/** Sixty jobs of twelve activities, promised over so many weeks; two pairs of hands need six and a half for them. */
+function shop(weeks = 6.5) {
   const made = randomShop(seeded(7), { jobs: 60, each: 12, hands: 2 });
   return {
     ...made,
     jobs: made.jobs.map((job, i) => ({
       ...job,
-      due: MONDAY + Math.round(((i + 6) / 60) * 6.5 * 7 * 1440),
+      due: MONDAY + Math.round(((i + 6) / 60) * weeks * 7 * 1440),
       activities: job.activities.map((a) => ({ ...a, ...(a.notBefore ? { notBefore: MONDAY + i * 700 } : {}) })),
     })),
   };
@@ -66,12 +68,25 @@ const five = time(() => planner.improve({ seconds: 5 }));
 const after5 = planner.plan();
 const longer = new Planner(problem, 3);
 longer.improve({ seconds: 40 });
-const best = Math.min(after5.cost.total, longer.plan().cost.total);
+const best = Math.min(BEST_KNOWN, after5.cost.total, longer.plan().cost.total);
 say(
-  'after 5 s, against the best known (40 s)',
-  `${((after5.cost.total / best - 1) * 100).toFixed(1)} % above; ${started.toFixed(0)} → ${after5.cost.total.toFixed(0)}, best ${best.toFixed(0)}`,
+  'after 5 s, against the best known',
+  `${((after5.cost.total / best - 1) * 100).toFixed(1)} % above; ${started.toFixed(0)} → ${after5.cost.total.toFixed(1)} (late ${after5.cost.late} min), after 40 s ${longer.plan().cost.total.toFixed(1)}, best ${best.toFixed(1)}`,
   '3 %',
   after5.cost.total <= best * 1.03,
+);
+// The same jobs promised too soon: not all of it can be kept.
+const tight = shop(5);
+const [tight5, tight40] = [5, 40].map((seconds) => {
+  const p = new Planner(tight);
+  p.improve({ seconds });
+  return p.plan().cost.total;
+});
+say(
+  'promised too soon: after 5 s, against 40 s',
+  `${((tight5 / tight40 - 1) * 100).toFixed(1)} % above; ${new Planner(tight).plan().cost.total.toFixed(0)} → ${tight5.toFixed(0)}`,
+  '3 %',
+  tight5 <= tight40 * 1.03,
 );
 say('over the time given', `${(five.ms - 5000).toFixed(0)} ms`, '50 ms', five.ms < 5050);
 const [moved, slot] = Object.entries(after5.slots).find(

@@ -1,37 +1,6 @@
+import { CAUSE, type Built } from './built.ts';
 import { openBefore, spanAt, type Compiled, type CompiledCalendar } from './compiled.ts';
 import type { Minute, PlanCost } from './types.ts';
-
-/** What bound the start of an activity. */
-export const CAUSE = { nothing: 0, step: 1, resource: 2, place: 3, time: 4, pin: 5 } as const;
-
-/** A plan in numbers: where everything stands, and why there. Made once and written over. */
-export class Built {
-  readonly start: Float64Array;
-  readonly end: Float64Array;
-  /** Lanes of each activity, from `slotAt`. */
-  readonly lane: Int32Array;
-  /** Stay → its place. */
-  readonly placeOf: Int32Array;
-  readonly cause: Uint8Array;
-  /** The activity that bound it. */
-  readonly causeBy: Int32Array;
-  cost: PlanCost = { total: Infinity, late: 0, idle: 0, moved: 0, finish: 0 };
-  /** Minutes by which each job is late, weighted. */
-  readonly lateBy: Float64Array;
-  /** Why it cannot be so; empty when it can. */
-  broken: string = '';
-
-  constructor(c: Compiled) {
-    const n = c.activities.length;
-    this.start = new Float64Array(n);
-    this.end = new Float64Array(n);
-    this.lane = new Int32Array(c.slots);
-    this.placeOf = new Int32Array(c.staySize.length);
-    this.cause = new Uint8Array(n);
-    this.causeBy = new Int32Array(n);
-    this.lateBy = new Float64Array(c.jobs.length);
-  }
-}
 
 /** A plan whose windows cannot be kept in this order is begun again with a later start so many times. */
 const MOST_AGAIN = 12;
@@ -56,7 +25,16 @@ export class Builder {
   private readonly stayLeft: Int32Array;
   private readonly stayEnd: Float64Array;
   private readonly jobEnd: Float64Array;
+  /** Weighted minutes by which each job must be late at least by what is down already, and their sum; more than `most` is given up. */
+  private readonly sureLate: Float64Array;
+  private sure = 0;
+  private most = Infinity;
   private readonly worked: Float64Array;
+  private readonly groupFree: Float64Array;
+  /** Of a dispatch: the soonest that an activity can start, and exactly when it can after so many were put down. */
+  private readonly soonest: Float64Array;
+  private readonly exact: Float64Array;
+  private readonly exactAt: Int32Array;
   private readonly savedFree: Float64Array;
   private readonly savedLast: Int32Array;
   private readonly savedHint: Int32Array;
@@ -101,6 +79,11 @@ export class Builder {
     this.stayLeft = new Int32Array(c.staySize.length);
     this.stayEnd = new Float64Array(c.staySize.length);
     this.jobEnd = new Float64Array(c.jobs.length);
+    this.sureLate = new Float64Array(c.jobs.length);
+    this.groupFree = new Float64Array(c.groups.length);
+    this.soonest = new Float64Array(n);
+    this.exact = new Float64Array(n);
+    this.exactAt = new Int32Array(n);
     this.savedFree = new Float64Array(c.slots);
     this.savedLast = new Int32Array(c.slots);
     this.savedHint = new Int32Array(c.slots);
@@ -178,6 +161,7 @@ export class Builder {
       return;
     }
     this.delayed.fill(0);
+    this.most = this.c.goal.late > 0 ? enough / this.c.goal.late : Infinity;
     for (let again = 0; again <= MOST_AGAIN; again += 1) {
       const result = out.broken === '' ? this.once(order) : 'broken';
       if (result === 'built') return this.price();
@@ -188,73 +172,141 @@ export class Builder {
   }
 
   /**
-   * An order to begin with: always the activity that can start first; of several, the one of the least priority number.
+   * A plan in which nothing waits that could be begun: always the activity that can start first goes down next; of several, the one
+   * of the least priority number. Writes it into `out` where that gives a whole plan, else `out` costs infinitely.
    * @param priority one number an activity, such as the latest start that keeps its promise
+   * @param enough as for {@link build}
+   * @returns the order in which they went down, with what could not be put down at its end
    */
-  dispatch(priority: ArrayLike<number>, out: Built): Int32Array {
-    const { c } = this;
+  dispatch(priority: ArrayLike<number>, out: Built, enough = Infinity): Int32Array {
+    const { c, soonest, exactAt } = this;
     const n = c.activities.length;
     this.out = out;
+    out.broken = this.brokenPins;
     this.delayed.fill(0);
+    this.most = c.goal.late > 0 ? enough / c.goal.late : Infinity;
     this.begin();
+    exactAt.fill(-1);
     const left = Int32Array.from(c.preds, (p) => p.length);
     // The least priority number first, so that of two that can start as soon the first one found is the one.
-    let open = Array.from({ length: n }, (_, a) => a)
-      .filter((a) => left[a] === 0)
-      .sort((x, y) => priority[x]! - priority[y]!);
-    const follow = (a: number): void => {
-      for (const next of c.succs[a]!) {
-        if ((left[next]! -= 1) > 0) continue;
-        let at = open.length;
-        while (at > 0 && priority[open[at - 1]!]! > priority[next]!) at -= 1;
-        open.splice(at, 0, next);
-      }
+    const opens = (a: number, list: number[]): void => {
+      let at = list.length;
+      while (at > 0 && priority[list[at - 1]!]! > priority[a]!) at -= 1;
+      list.splice(at, 0, a);
     };
-    while (open.length > 0) {
-      let best = open[0]!;
-      let bestS = Infinity;
-      for (const a of open) {
-        const s = this.earliest(a, bestS);
-        if (s < bestS) [best, bestS] = [a, s];
-      }
+    // Those whose unit stands at no bench place yet are looked at only while there is one.
+    const standing: number[] = [];
+    const placeless: number[] = [];
+    const follows = (a: number): void => {
+      soonest[a] = this.readyAt(a);
+      opens(a, this.wantsPlace(a) ? placeless : standing);
+    };
+    for (let a = 0; a < n; a += 1) if (left[a] === 0) follows(a);
+    while (this.sure <= this.most) {
+      const a = this.first(standing, placeless, priority);
       const known = this.count;
-      if (this.process(best) !== 'put' || known === this.count) break;
-      for (let k = known; k < this.count; k += 1) follow(this.put[k]!);
-      open = open.filter((o) => this.placed[o] === 0);
+      if (a < 0 || this.process(a) !== 'put' || known === this.count) break;
+      for (let k = known; k < this.count; k += 1) {
+        const put = this.put[k]!;
+        for (const list of [standing, placeless]) {
+          const at = list.indexOf(put);
+          if (at >= 0) list.splice(at, 1);
+        }
+        for (const next of c.succs[put]!) if ((left[next]! -= 1) === 0 && this.placed[next] === 0) follows(next);
+      }
+      const stay = c.stayOf[a]!;
+      // Its unit has just come to a place: what else it waits for there is looked at from now on.
+      if (stay >= 0 && this.stayLeft[stay]! >= c.staySize[stay]! - (this.count - known))
+        for (let i = placeless.length - 1; i >= 0; i -= 1)
+          if (!this.wantsPlace(placeless[i]!)) opens(placeless.splice(i, 1)[0]!, standing);
     }
     const order = Int32Array.from(this.put.subarray(0, n));
-    if (this.count < n) {
-      const rest = Array.from({ length: n }, (_, a) => a).filter((a) => this.placed[a] === 0);
-      order.set(
-        rest.sort((x, y) => priority[x]! - priority[y]!),
-        this.count,
-      );
+    if (this.count === n && out.broken === '') {
+      this.price();
+      return order;
     }
+    out.cost = UNFINISHED;
+    const rest = Array.from({ length: n }, (_, a) => a).filter((a) => this.placed[a] === 0);
+    order.set(
+      rest.sort((x, y) => priority[x]! - priority[y]!),
+      this.count,
+    );
     return order;
   }
 
-  /** When an activity could start now; no nearer than `enough` when it cannot start before that anyway. */
-  private earliest(a: number, enough: number): Minute {
+  /**
+   * Of those that could come next the one that can start first, or -1. What was once known to start no sooner cannot start sooner
+   * later on, unless a bench place becomes free: so only those that may be the first are fitted once more.
+   */
+  private first(standing: readonly number[], placeless: readonly number[], priority: ArrayLike<number>): number {
+    const { c, soonest, exact, exactAt, count } = this;
+    // Before any of the lanes that it needs is free it cannot start.
+    const { groupFree } = this;
+    for (let g = 0; g < groupFree.length; g += 1) {
+      let least = Infinity;
+      for (const l of c.groups[g]!) if (this.free[l]! < least) least = this.free[l]!;
+      groupFree[g] = least;
+    }
+    let place = Infinity;
+    for (let p = 0; p < c.places; p += 1) if (this.placeFree[p]! < place) place = this.placeFree[p]!;
+    for (;;) {
+      let best = -1;
+      let key = Infinity;
+      for (let i = 0; i < standing.length; i += 1) {
+        const a = standing[i]!;
+        const k = exactAt[a] === count ? exact[a]! : this.atLeast(a);
+        if (k < key) {
+          best = a;
+          key = k;
+        }
+      }
+      if (place < Infinity)
+        for (let i = 0; i < placeless.length; i += 1) {
+          const a = placeless[i]!;
+          let k = exactAt[a] === count ? exact[a]! : this.atLeast(a);
+          if (k < place) k = place;
+          if (k < key || (k === key && best >= 0 && priority[a]! < priority[best]!)) {
+            best = a;
+            key = k;
+          }
+        }
+      if (best < 0 || exactAt[best] === count) return best;
+      const pin = c.pinned[best]!;
+      if (Number.isNaN(pin)) {
+        const wants = this.wantsPlace(best);
+        const ready = this.readyAt(best);
+        this.fit(best, wants && place > ready ? place : ready);
+        exact[best] = this.s;
+        if (!wants) soonest[best] = this.s;
+      } else exact[best] = pin;
+      exactAt[best] = count;
+      if (exact[best]! <= key) return best;
+    }
+  }
+
+  private atLeast(a: number): Minute {
+    let at = this.soonest[a]!;
+    if (!Number.isNaN(this.c.pinned[a]!)) return at;
+    for (const g of this.c.groupsOf[a]!) if (this.groupFree[g]! > at) at = this.groupFree[g]!;
+    return at;
+  }
+
+  private wantsPlace(a: number): boolean {
+    const stay = this.c.stayOf[a]!;
+    return stay >= 0 && this.out.placeOf[stay]! < 0;
+  }
+
+  /** When an activity could begin for its own job's sake. */
+  private readyAt(a: number): Minute {
     const { c } = this;
     const pin = c.pinned[a]!;
     if (!Number.isNaN(pin)) return pin;
-    let lb = c.release[a]!;
-    for (const p of c.preds[a]!) lb = Math.max(lb, this.out.end[p.of]! + p.min);
-    const stay = c.stayOf[a]!;
-    if (stay >= 0 && this.out.placeOf[stay]! < 0) {
-      let first = Infinity;
-      for (const f of this.placeFree) first = Math.min(first, f);
-      lb = Math.max(lb, first);
+    let at = c.release[a]!;
+    for (const p of c.preds[a]!) {
+      const ready = this.out.end[p.of]! + p.min;
+      if (ready > at) at = ready;
     }
-    // Before all that it needs is free it cannot start: often that is enough to know.
-    for (const need of c.needs[a]!) {
-      let first = Infinity;
-      for (const lane of need.lanes) first = Math.min(first, this.free[lane]!);
-      lb = Math.max(lb, first);
-    }
-    if (lb >= enough) return lb;
-    this.fit(a, lb);
-    return this.s;
+    return at;
   }
 
   private once(order: ArrayLike<number>): 'built' | 'again' | 'broken' {
@@ -262,6 +314,8 @@ export class Builder {
     for (let i = 0; i < order.length; i += 1) {
       const done = this.process(order[i]!);
       if (done === 'again' || done === 'broken') return done;
+      // It costs too much whatever comes: what is left of it need not be built.
+      if (this.sure > this.most) return 'broken';
     }
     while (this.pending.length > 0) {
       const before = this.count;
@@ -290,6 +344,8 @@ export class Builder {
       this.reserved[l]!.length = 0;
       for (const r of this.pinnedOn[l]!) this.reserved[l]!.push(r);
     }
+    this.sureLate.fill(0);
+    this.sure = 0;
     this.waiting.fill(0);
     this.pending = [];
     this.count = 0;
@@ -534,9 +590,9 @@ export class Builder {
     const { c, out } = this;
     out.start[a] = this.s;
     out.end[a] = this.e;
-    const late = this.s > lb + 1e-9;
-    out.cause[a] = !Number.isNaN(c.pinned[a]!) ? CAUSE.pin : late && this.by >= 0 ? CAUSE.resource : cause;
-    out.causeBy[a] = late && this.by >= 0 ? this.by : causeBy;
+    const waited = this.s > lb + 1e-9;
+    out.cause[a] = !Number.isNaN(c.pinned[a]!) ? CAUSE.pin : waited && this.by >= 0 ? CAUSE.resource : cause;
+    out.causeBy[a] = waited && this.by >= 0 ? this.by : causeBy;
     let k = c.slotAt[a]!;
     for (const lane of this.picked) {
       out.lane[k] = lane;
@@ -559,6 +615,11 @@ export class Builder {
     this.count += 1;
     const job = c.jobOf[a]!;
     if (this.e > this.jobEnd[job]!) this.jobEnd[job] = this.e;
+    const late = (this.e + c.tails[a]! - c.due[job]!) * c.weight[job]!;
+    if (late > this.sureLate[job]!) {
+      this.sure += late - this.sureLate[job]!;
+      this.sureLate[job] = late;
+    }
     const stay = c.stayOf[a]!;
     if (stay >= 0) {
       this.stayLeft[stay]! -= 1;
@@ -633,11 +694,6 @@ export class Builder {
     const reserved = this.reserved[lane]!;
     let s = Math.max(lb, this.free[lane]!);
     this.clash = -1;
-    if (this.free[lane]! > lb) {
-      // A lane that is free again before the shop opens held nothing up: the night did.
-      const i = calendar ? spanAt(calendar, lb) : 0;
-      if (!calendar || (i < calendar.to.length && calendar.from[i]! < this.free[lane]!)) this.clash = this.last[lane]!;
-    }
     for (let k = 0; k < MOST_STEPS; k += 1) {
       if (calendar) {
         let i = spanAt(calendar, s, this.hint[lane]);
@@ -653,6 +709,17 @@ export class Builder {
       this.clash = clash[2];
     }
     return (this.e = Infinity);
+  }
+
+  /** What held up an activity that could have begun at `lb` and goes on this lane later; -1 when nothing of the lane did. */
+  private heldBy(lane: number, lb: Minute): number {
+    const free = this.free[lane]!;
+    if (free <= lb) return -1;
+    const calendar = this.c.lanes[lane]!.calendar;
+    if (!calendar) return this.last[lane]!;
+    // A lane that is free again before the shop opens held nothing up: the night did.
+    const i = spanAt(calendar, lb);
+    return i < calendar.to.length && calendar.from[i]! < free ? this.last[lane]! : -1;
   }
 
   /** The first start of an activity on the best of what it may have; leaves start, end, lanes and what bound them. */
@@ -681,7 +748,9 @@ export class Builder {
     }
     if (needs.length === 1 && needs[0]!.count === 1) {
       let best = -1;
-      let [bestS, bestE] = [Infinity, Infinity];
+      let bestS = Infinity;
+      let bestE = Infinity;
+      let bestBy = -1;
       for (const lane of needs[0]!.lanes) {
         const s = this.fitLane(lane, lb, minutes, pauses);
         // As early; and of two that are as early, the one that was busy last: the other keeps its longer gap.
@@ -689,9 +758,10 @@ export class Builder {
           best = lane;
           bestS = s;
           bestE = this.e;
-          this.by = s > lb ? this.clash : -1;
+          bestBy = this.clash;
         }
       }
+      this.by = bestS > lb ? (bestBy >= 0 ? bestBy : this.heldBy(best, lb)) : -1;
       this.s = bestS;
       this.e = bestE;
       picked.push(best);
@@ -704,7 +774,8 @@ export class Builder {
       for (const need of needs)
         for (let of = 0; of < need.count; of += 1) {
           let best = -1;
-          let [bestS, bestBy] = [Infinity, -1];
+          let bestS = Infinity;
+          let bestBy = -1;
           for (const lane of need.lanes) {
             if (picked.includes(lane)) continue;
             const s = this.fitLane(lane, t, minutes, pauses);
@@ -717,7 +788,7 @@ export class Builder {
           picked.push(best);
           if (bestS > latest) {
             latest = bestS;
-            this.by = bestBy;
+            this.by = bestBy >= 0 ? bestBy : this.heldBy(best, t);
           }
         }
       if (latest > t) {

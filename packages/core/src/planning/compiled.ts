@@ -38,6 +38,9 @@ export interface Compiled {
   readonly goal: Goal;
   readonly activities: readonly Activity[];
   readonly jobs: readonly PlanJob[];
+  /** When each job is promised, Infinity when it is not; and its weight. */
+  readonly due: Float64Array;
+  readonly weight: Float64Array;
   readonly jobOf: Int32Array;
   readonly minutes: Float64Array;
   readonly release: Float64Array;
@@ -56,6 +59,9 @@ export interface Compiled {
   /** Activity → the first of its windows' chain; itself for most. */
   readonly headOf: Int32Array;
   readonly needs: readonly (readonly CompiledNeed[])[];
+  /** Sets of lanes that something is needed of, and those that each activity needs of, by their place in that list. */
+  readonly groups: readonly (readonly number[])[];
+  readonly groupsOf: readonly (readonly number[])[];
   /** The lane of an activity that needs just that one, which has no calendar; else -1. */
   readonly plain: Int32Array;
   /** Minutes that must come after an activity in its own job. */
@@ -162,6 +168,8 @@ export function compile(problem: PlanProblem): Compiled {
     goal: problem.goal ?? WEEK_GOAL,
     activities,
     jobs: problem.jobs,
+    due: Float64Array.from(problem.jobs, (j) => j.due ?? Infinity),
+    weight: Float64Array.from(problem.jobs, (j) => j.weight),
     jobOf: Int32Array.from(jobOf),
     minutes: Float64Array.from(activities, (a) => a.minutes),
     release: Float64Array.from(activities, (a, i) =>
@@ -177,6 +185,7 @@ export function compile(problem: PlanProblem): Compiled {
     tied,
     headOf,
     needs,
+    ...groupsOf(needs),
     plain,
     allPlain: plain.every((l) => l >= 0) && flat.every((l) => l.max === Infinity),
     slotAt,
@@ -192,6 +201,21 @@ export function compile(problem: PlanProblem): Compiled {
     pinnedOn,
     inForce: Float64Array.from(activities, (a) => problem.inForce?.[a.id]?.start ?? NaN),
   };
+}
+
+function groupsOf(needs: readonly (readonly CompiledNeed[])[]): Pick<Compiled, 'groups' | 'groupsOf'> {
+  const known = new Map<string, number>();
+  const groups: (readonly number[])[] = [];
+  const of = needs.map((list) =>
+    list.map(({ lanes }) => {
+      const key = lanes.join();
+      const at = known.get(key);
+      if (at !== undefined) return at;
+      known.set(key, groups.length);
+      return groups.push(lanes) - 1;
+    }),
+  );
+  return { groups, groupsOf: of };
 }
 
 function tailsOf(

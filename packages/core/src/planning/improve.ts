@@ -1,18 +1,28 @@
 import { lowerBound } from './bound.ts';
-import { Builder, Built, CAUSE } from './builder.ts';
+import { Builder } from './builder.ts';
+import { Built } from './built.ts';
 import { seeded } from './chance.ts';
 import { compile, type Compiled } from './compiled.ts';
+import { Moves } from './moves.ts';
 import { refuse } from './plan-error.ts';
-import type { Plan, PlanProblem, Slot, WaitsFor } from './types.ts';
+import { readPlan } from './read-plan.ts';
+import type { Plan, PlanProblem } from './types.ts';
+import { WholeJobs } from './whole-jobs.ts';
 
 /** How long to go on: by the clock, or by a number of orders, which gives the same plan every time. */
 export type Limit = { readonly seconds: number } | { readonly orders: number };
 
 /** Activities put down between two looks at the clock: some milliseconds' work at most. */
 const LOOK = 1000;
+/** Of a week: the share of the time in which orders of whole jobs are looked through before pieces are moved. */
+const WHOLE_JOBS = 0.6;
+const WHOLE_JOBS_SMALL = 0.15;
+/** Of a week: what an order of pieces may cost above the best, as a share of that, at first and at last. */
+const WEEK_HOT = 0.005;
+const WEEK_COOL = 0.0005;
 /**
- * The first temperature, against the cost of an average move, when there is time for {@link ENOUGH} orders an activity; with less
- * time it is lower in proportion, down to the last: a large shop is only descended. It ends at an eighth of where it began.
+ * Of a makespan: the first temperature, against the cost of an average move, when there is time for {@link ENOUGH} orders an activity;
+ * with less time it is lower in proportion, down to the last. It ends at an eighth of where it began.
  */
 const HOT = 1.2;
 const LEAST_HOT = 0.01;
@@ -26,13 +36,13 @@ const LARGE = 300;
 const SORT = 25;
 
 /**
- * A plan that is good at once and gets better: simulated annealing over orders. A move takes an activity that holds the late
- * ones back, at a border of its block on what it waits for, and puts it before the one that had it (neighbourhood of Nowicki
- * and Smutnicki 1996; annealing of van Laarhoven, Aarts and Lenstra 1992).
+ * A plan that is good at once and gets better: orders of whole jobs are looked through, then orders of their pieces are annealed
+ * (van Laarhoven, Aarts and Lenstra 1992) by the moves of {@link Moves}.
  */
 export class Planner {
   private readonly c: Compiled;
   private readonly builder: Builder;
+  private readonly moves: Moves;
   private now: Built;
   private next: Built;
   private order: Int32Array;
@@ -42,9 +52,6 @@ export class Planner {
   private readonly bound: number;
   private tried = 0;
   private accepted = 0;
-  /** Share of moves along a critical path: where only the end counts nearly all, else whole jobs are moved too. */
-  private readonly alongPath: number;
-  private readonly behind: Int32Array;
 
   /**
    * Builds the first plan.
@@ -54,14 +61,13 @@ export class Planner {
     this.c = compile(problem);
     this.builder = new Builder(this.c);
     this.random = seeded(seed);
+    this.moves = new Moves(this.c, this.random);
     this.now = new Built(this.c);
     this.next = new Built(this.c);
-    this.alongPath = this.c.goal.finish > 0 ? 0.99 : 0.6;
     this.order = this.first();
     this.trial = new Int32Array(this.order.length);
-    this.behind = new Int32Array(this.order.length);
     this.tidy();
-    this.best = { order: this.order.slice(), built: copy(this.c, this.now) };
+    this.best = { order: this.order.slice(), built: this.now.copy(this.c) };
     this.bound = lowerBound(this.c);
     if (this.now.broken !== '')
       refuse('cannot-be-kept', 'pins', problem.pins, 'pins and windows that can be kept together', this.now.broken);
@@ -70,21 +76,17 @@ export class Planner {
   /** The best of several ways to begin: by the latest start that keeps the promise, by what is left to do, as in force. */
   private first(): Int32Array {
     const { c } = this;
-    const tail = new Float64Array(c.activities.length);
-    for (let a = c.activities.length - 1; a >= 0; a -= 1) this.tailOf(a, tail);
-    const latest = Float64Array.from(tail, (t, a) => {
-      const job = c.jobs[c.jobOf[a]!]!;
-      return (job.due ?? c.problem.now + 1e6) - t / Math.max(0.1, job.weight);
+    const left = Float64Array.from(c.minutes, (m, a) => m + c.tails[a]!);
+    const latest = left.map((t, a) => {
+      const j = c.jobOf[a]!;
+      return (c.due[j] === Infinity ? c.problem.now + 1e6 : c.due[j]!) - t / Math.max(0.1, c.weight[j]!);
     });
     // What is left of the whole job against its weight: short and weighty ones first, where not all can be in time.
     const work = new Float64Array(c.jobs.length);
     c.minutes.forEach((m, a) => (work[c.jobOf[a]!]! += m));
-    const short = Float64Array.from(tail, (t, a) => {
-      const j = c.jobOf[a]!;
-      return work[j]! / Math.max(0.1, c.jobs[j]!.weight) - t * 1e-3;
-    });
-    const ways = [latest, short, Float64Array.from(tail, (t) => -t)];
-    if (c.problem.inForce) ways.push(Float64Array.from(c.inForce, (s, a) => (Number.isNaN(s) ? latest[a]! : s)));
+    const short = left.map((t, a) => work[c.jobOf[a]!]! / Math.max(0.1, c.weight[c.jobOf[a]!]!) - t * 1e-3);
+    const ways = [latest, short, left.map((t) => -t)];
+    if (c.problem.inForce) ways.push(c.inForce.map((s, a) => (Number.isNaN(s) ? latest[a]! : s)));
     let chosen: Int32Array | undefined;
     let cost = Infinity;
     // A large shop must be there at once: two ways have to do, or the plan in force alone.
@@ -101,61 +103,109 @@ export class Planner {
     return chosen!;
   }
 
-  private tailOf(a: number, tail: Float64Array): number {
-    if (tail[a]! > 0) return tail[a]!;
-    let after = 0;
-    for (const s of this.c.succs[a]!) after = Math.max(after, this.tailOf(s, tail));
-    return (tail[a] = this.c.minutes[a]! + after + 1e-6);
-  }
-
   /**
    * Goes on improving until the limit, or until nothing can be better.
    * @param stop is asked now and then; the best so far stays
    */
   improve(limit: Limit, stop: () => boolean = () => false): void {
-    const n = this.order.length;
-    if (n < 2) return;
+    if (this.order.length < 2) return;
     const timed = 'seconds' in limit;
-    const look = Math.max(1, Math.floor(LOOK / n));
     const begun = performance.now();
     const share = (done: number): number =>
       timed ? (performance.now() - begun) / (limit.seconds * 1000) : done / limit.orders;
+    if (this.c.goal.late > 0) this.improveWeek(share, stop);
+    else this.improveFinish(share, timed ? undefined : limit.orders, stop);
+    this.from(this.best);
+  }
+
+  /** A week: whole jobs first, then their pieces. What is allowed is a share of the cost, whose size changes as promises come to hold. */
+  private improveWeek(share: (done: number) => number, stop: () => boolean): void {
+    let done = 0;
+    if (this.c.jobs.length > 1) {
+      const jobs = new WholeJobs(this.c, this.builder, this.random);
+      let order: Int32Array | undefined;
+      const until = this.order.length > LARGE ? WHOLE_JOBS : WHOLE_JOBS_SMALL;
+      for (; share(done) < until && !this.over(stop); done += 1) {
+        order = done === 0 ? jobs.begin(this.now, this.next) : jobs.step(this.now, this.next, share(done) / until);
+        this.tried += 1;
+        if (!order) continue;
+        this.trial.set(order);
+        this.swap();
+      }
+      this.from(this.best);
+    }
+    const from = share(done);
+    const n = this.order.length;
+    const look = Math.max(1, Math.floor(LOOK / n));
+    // A small shop has time to be looked through as a makespan is: from what an average move costs.
+    const orders = (done / Math.max(1e-9, from)) * (1 - from);
+    const hot = n > LARGE ? 0 : HOT * Math.min(1, orders / n / ENOUGH) * this.sample(() => share(done) >= 1 || stop());
+    let at = from;
+    for (; at < 1; done += 1) {
+      if (done % look === 0) {
+        at = share(done);
+        if (this.over(stop)) return;
+      }
+      const cooled = (at - from) / Math.max(1e-9, 1 - from);
+      const least = WEEK_HOT * (WEEK_COOL / WEEK_HOT) ** cooled * this.best.built.cost.total;
+      this.step(Math.max(least, hot * COOLS_TO ** cooled));
+    }
+  }
+
+  /** The last end alone: annealed from what an average move costs. */
+  private improveFinish(share: (done: number) => number, orders: number | undefined, stop: () => boolean): void {
+    const n = this.order.length;
+    const look = Math.max(1, Math.floor(LOOK / n));
     const heat = this.sample(() => share(0) >= 1 || stop());
     let hot = heat;
-    let done = 0;
     let warmed = false;
     let at = 0;
-    for (;;) {
-      if (!timed || done % look === 0) at = share(done);
-      if (at >= 1 || (done % look === 0 && stop()) || this.best.built.cost.total <= this.bound + 1e-6) break;
+    for (let done = 0; ; done += 1) {
+      if (orders !== undefined || done % look === 0) at = share(done);
+      if (at >= 1 || (done % look === 0 && this.over(stop))) return;
       // A short descent first: what is easily had is had at once.
       if (at >= DESCENT && !warmed) {
         warmed = true;
         // How many orders there is time for is known from those of the descent, once the machine has found its pace.
-        const orders = timed ? done / at : limit.orders;
-        hot = heat * Math.max(LEAST_HOT, HOT * Math.min(1, orders / n / ENOUGH));
+        hot = heat * Math.max(LEAST_HOT, HOT * Math.min(1, (orders ?? done / at) / n / ENOUGH));
         this.from(this.best);
       }
-      const t = warmed ? hot * COOLS_TO ** at : heat * DESCENT;
-      done += 1;
-      this.tried += 1;
-      if (!this.move()) continue;
-      // The chance is drawn first: so it is known beforehand what would be taken, and the rest need not be built to its end.
-      const most = this.now.cost.total - t * Math.log(1 - this.random());
-      this.builder.build(this.trial, this.next, most);
-      if (this.next.cost.total <= most) this.take();
+      this.step(warmed ? hot * COOLS_TO ** at : heat * DESCENT);
     }
-    this.from(this.best);
   }
 
-  private take(): void {
-    [this.now, this.next] = [this.next, this.now];
-    [this.order, this.trial] = [this.trial, this.order];
+  /** Nothing can be better, or it is to stop. */
+  private over(stop: () => boolean): boolean {
+    return this.best.built.cost.total <= this.bound + 1e-6 || stop();
+  }
+
+  /** Tries one neighbour; it is gone on from when it costs less, or by chance no more than the temperature allows. */
+  private step(temperature: number): void {
+    this.tried += 1;
+    if (!this.moves.make(this.order, this.now, this.trial)) return;
+    // The chance is drawn first: so it is known beforehand what would be taken, and the rest need not be built to its end.
+    const most = this.now.cost.total - temperature * Math.log(1 - this.random());
+    this.builder.build(this.trial, this.next, most);
+    if (this.next.cost.total > most) return;
+    this.swap();
     this.accepted += 1;
     if (this.c.allPlain) this.sort();
-    else if (this.accepted % SORT === 0) this.tidy();
+    else if (this.accepted % SORT === 0) {
+      this.tidy();
+      this.keep();
+    }
+  }
+
+  /** What was tried is what is gone on from. */
+  private swap(): void {
+    [this.now, this.next] = [this.next, this.now];
+    [this.order, this.trial] = [this.trial, this.order];
+    this.keep();
+  }
+
+  private keep(): void {
     if (this.now.cost.total >= this.best.built.cost.total - 1e-9) return;
-    this.best = { order: this.order.slice(), built: copy(this.c, this.now) };
+    this.best = { order: this.order.slice(), built: this.now.copy(this.c) };
   }
 
   /** Sorts the order, unless its plan then is another and a worse one: which hands take what may change by it. */
@@ -177,7 +227,7 @@ export class Planner {
     let sum = 0;
     let n = 0;
     for (let k = 0; k < 30 && !enough(); k += 1) {
-      if (!this.move()) continue;
+      if (!this.moves.make(this.order, this.now, this.trial)) continue;
       this.builder.build(this.trial, this.next);
       this.tried += 1;
       const more = Math.abs(this.next.cost.total - this.now.cost.total);
@@ -186,121 +236,6 @@ export class Planner {
       n += 1;
     }
     return n === 0 ? 1 : sum / n;
-  }
-
-  /** Puts a neighbour of the order into `trial`. False when there was none to be found. */
-  private move(): boolean {
-    const { random, order, c } = this;
-    if (random() < this.alongPath) {
-      const pair = this.critical();
-      if (pair) return this.after(pair[0], pair[1]);
-    }
-    if (random() < 0.3) return this.forward(this.costly(), 0.5 + 0.5 * random());
-    // Any two of different jobs, near each other or not.
-    const n = order.length;
-    const i = Math.floor(random() * (n - 1));
-    const far = random() < 0.7 ? 12 : n;
-    const j = Math.min(n - 1, i + 1 + Math.floor(random() * far));
-    return c.jobOf[order[i]!] !== c.jobOf[order[j]!] && this.after(order[i]!, order[j]!);
-  }
-
-  /** Two activities, one after the other on what both need, on a path that holds back what costs. */
-  private critical(): readonly [number, number] | undefined {
-    const { c, now, random } = this;
-    let a = this.lastOf(this.costly());
-    const links: (readonly [number, number])[] = [];
-    let inner = false;
-    for (let k = 0; k < 4000; k += 1) {
-      const cause = now.cause[a]!;
-      if (cause === CAUSE.resource) {
-        const by = now.causeBy[a]!;
-        // Within a block nothing is won by changing places: only at its borders.
-        const first = now.cause[by] !== CAUSE.resource;
-        if (!inner || first || random() < 0.1) links.push([by, a]);
-        inner = true;
-        a = by;
-      } else if (cause === CAUSE.step) {
-        inner = false;
-        a = now.causeBy[a]!;
-      } else if (cause === CAUSE.place) {
-        inner = false;
-        links.push([now.causeBy[a]!, a]);
-        a = now.causeBy[a]!;
-      } else break;
-    }
-    if (links.length === 0) return undefined;
-    const pick = links[Math.floor(random() * links.length)]!;
-    // What a window ties goes where the first of it goes.
-    return c.jobOf[pick[0]] === c.jobOf[pick[1]] ? undefined : [c.headOf[pick[0]]!, c.headOf[pick[1]]!];
-  }
-
-  /** A job that costs: a late one by its share, else the one that ends last, else any. */
-  private costly(): number {
-    const { c, now, random } = this;
-    if (c.goal.late > 0 && now.cost.late > 0 && random() < 0.99) {
-      let at = random() * now.cost.late;
-      for (let j = 0; j < c.jobs.length; j += 1) if ((at -= now.lateBy[j]!) <= 0) return j;
-    }
-    if (c.goal.finish > 0) {
-      for (let a = 0; a < now.end.length; a += 1) if (now.end[a] === now.cost.finish) return c.jobOf[a]!;
-    }
-    return Math.floor(random() * c.jobs.length);
-  }
-
-  /** The activity of a job that ends last. */
-  private lastOf(job: number): number {
-    const { c, now } = this;
-    let last = -1;
-    for (let a = 0; a < now.end.length; a += 1)
-      if (c.jobOf[a] === job && (last < 0 || now.end[a]! >= now.end[last]!)) last = a;
-    return Math.max(0, last);
-  }
-
-  /**
-   * The order with `u` right after `v`, in `trial`: what follows `u` in its own job comes along, since it would only draw `u` back.
-   * False when `u` does not stand before `v`.
-   */
-  private after(u: number, v: number): boolean {
-    const { c, order, trial } = this;
-    const iu = order.indexOf(u);
-    const iv = order.indexOf(v, iu + 1);
-    if (iv < 0) return false;
-    const job = c.jobOf[u]!;
-    const behind = this.behind;
-    let at = iu;
-    let n = 0;
-    for (let i = 0; i < iu; i += 1) trial[i] = order[i]!;
-    for (let i = iu; i < iv; i += 1) {
-      const a = order[i]!;
-      if (c.jobOf[a] === job) behind[n++] = a;
-      else trial[at++] = a;
-    }
-    trial[at++] = v;
-    for (let i = 0; i < n; i += 1) trial[at++] = behind[i]!;
-    for (let i = at; i < order.length; i += 1) trial[i] = order[i]!;
-    return true;
-  }
-
-  /** The order with everything of a job that much nearer to the front, in `trial`. */
-  private forward(job: number, by: number): boolean {
-    const { c, order, trial } = this;
-    const n = order.length;
-    const to: number[] = [];
-    const mine: number[] = [];
-    for (let i = 0; i < n; i += 1)
-      if (c.jobOf[order[i]!] === job) {
-        to.push(Math.floor(i * by));
-        mine.push(order[i]!);
-      }
-    let k = 0;
-    let at = 0;
-    for (let i = 0; i < n; i += 1) {
-      if (c.jobOf[order[i]!] === job) continue;
-      while (k < mine.length && to[k]! <= at) trial[at++] = mine[k++]!;
-      trial[at++] = order[i]!;
-    }
-    while (k < mine.length) trial[at++] = mine[k++]!;
-    return true;
   }
 
   /** Puts the order by starts, so that what stands between two activities is what lies between them in time. */
@@ -318,26 +253,7 @@ export class Planner {
 
   /** The best plan so far. */
   plan(): Plan {
-    const { c, bound } = this;
-    const { built } = this.best;
-    const slots: Record<string, Slot> = {};
-    const waits: Record<string, WaitsFor> = {};
-    const title = (l: number): string => c.problem.resources[c.lanes[l]!.resource]!.id;
-    c.activities.forEach((a, i) => {
-      const place = c.stayOf[i]! >= 0 ? c.problem.places[built.placeOf[c.stayOf[i]!]!] : undefined;
-      const on = Array.from(built.lane.subarray(c.slotAt[i]!, c.slotAt[i + 1]!), title);
-      slots[a.id] = { start: built.start[i]!, end: built.end[i]!, on, ...(place === undefined ? {} : { place }) };
-      waits[a.id] = waitOf(c, built, i);
-    });
-    const { cost } = built;
-    return {
-      slots,
-      cost,
-      lowerBound: bound,
-      gap: cost.total <= bound + 1e-6 ? 0 : (cost.total - bound) / cost.total,
-      waits,
-      tried: this.tried,
-    };
+    return readPlan(this.c, this.best.built, this.bound, this.tried);
   }
 
   /** Activities in the order of the best plan, by their ids: what a later plan may begin from. */
@@ -353,45 +269,5 @@ export function plan(problem: PlanProblem, limit: Limit, seed = 1): Plan {
   return planner.plan();
 }
 
-function waitOf(c: Compiled, built: Built, i: number): WaitsFor {
-  const by = built.causeBy[i]!;
-  switch (built.cause[i]) {
-    case CAUSE.step:
-      return { for: 'step', activity: c.activities[by]!.id };
-    case CAUSE.resource: {
-      const lanes = built.lane.subarray(c.slotAt[i]!, c.slotAt[i + 1]!);
-      const theirs = built.lane.subarray(c.slotAt[by]!, c.slotAt[by + 1]!);
-      const shared = lanes.find((l) => theirs.includes(l)) ?? lanes[0]!;
-      return {
-        for: 'resource',
-        resource: c.problem.resources[c.lanes[shared]!.resource]!.id,
-        activity: c.activities[by]!.id,
-      };
-    }
-    case CAUSE.place:
-      return { for: 'place', activity: c.activities[by]!.id };
-    case CAUSE.time:
-      return { for: 'time', until: c.release[i]!, why: c.activities[i]!.notBeforeWhy ?? 'it is released then' };
-    case CAUSE.pin:
-      return { for: 'pin' };
-    default:
-      return { for: 'nothing' };
-  }
-}
-
 const sorted = (by: Float64Array): Int32Array =>
   Int32Array.from(Array.from(by, (_, a) => a).sort((x, y) => by[x]! - by[y]! || x - y));
-
-function copy(c: Compiled, from: Built): Built {
-  const to = new Built(c);
-  to.start.set(from.start);
-  to.end.set(from.end);
-  to.lane.set(from.lane);
-  to.placeOf.set(from.placeOf);
-  to.cause.set(from.cause);
-  to.causeBy.set(from.causeBy);
-  to.lateBy.set(from.lateBy);
-  to.cost = from.cost;
-  to.broken = from.broken;
-  return to;
-}

@@ -1,4 +1,5 @@
-import { Builder, Built } from './builder.ts';
+import { Builder } from './builder.ts';
+import { Built } from './built.ts';
 import { normal, seeded } from './chance.ts';
 import { compile, openBefore, spanAt } from './compiled.ts';
 import { Planner, type Limit } from './improve.ts';
