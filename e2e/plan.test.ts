@@ -138,6 +138,74 @@ describe('the week', () => {
   });
 });
 
+describe('an open week', () => {
+  test('is told when a part comes still later, without being opened again', async () => {
+    await open();
+    const [line] = await shop.query<{ job_id: string; number: number }>(
+      `SELECT l.job_id, j.number FROM order_line l JOIN job j ON j.id = l.job_id WHERE l.arrived_at IS NULL LIMIT 1`,
+    );
+    await shop.query(`UPDATE order_line SET expected = now() + interval '40 days' WHERE job_id = $1`, [line!.job_id]);
+    await page.waitForFunction(
+      (n: string) =>
+        [...document.querySelectorAll('.latecard')].some(
+          (c) => c.textContent?.includes(n) && /(3[5-9]|4\d) days late/.test(c.textContent),
+        ),
+      {},
+      String(line!.number),
+    );
+    await planned();
+  });
+
+  test('an hour longer or a helper is agreed on and the plan taken with one press; it is taken back under Hours', async () => {
+    // Every unit that waits for nothing is wanted by the end of the next day of work: hands are what there is too little of.
+    const { problem, jobs } = await week();
+    const opens = problem.calendars[0]!.open.filter(([, b]) => b > problem.now + 60);
+    const evening = opens.find(([, b], k) => (opens[k + 1]?.[0] ?? Infinity) > b + 360)![1];
+    for (const job of problem.jobs)
+      await shop.query(`UPDATE job SET promise = $2 WHERE id = $1`, [
+        job.id,
+        job.activities.some((a) => a.notBefore !== undefined) ? null : new Date((evening + 60) * 60_000),
+      ]);
+    await open();
+    const offered = (await text(page, '.planside')).includes('hour longer') ? 'hour longer' : 'pair of hands';
+    await press(page, '.save', offered);
+    await has(page, 'Taking it agrees on');
+    await page.waitForFunction(() => document.querySelector('.planside .btn-go')?.textContent?.includes('Agreed'));
+    await axeClean(page);
+    await page.keyboard.press('Enter');
+    await has(page, 'This plan is in force');
+    const taken = await week();
+    expect(taken.extraHours).toHaveLength(1);
+    expect(taken.extraHours[0]!.by).toBe('Magnus Sorley');
+    expect(Object.keys(taken.inForce!.slots).length).toBe(taken.problem.jobs.flatMap((j) => j.activities).length);
+    expect(jobs.length).toBeGreaterThan(0);
+    await press(page, '.planfoot a', 'Hours');
+    await has(page, 'agreed by Magnus Sorley');
+    await axeClean(page);
+    await press(page, '.hoursrow button', 'Take back');
+    await page.waitForFunction(() => !document.body.textContent?.includes('agreed by Magnus Sorley'));
+    expect((await week()).extraHours).toEqual([]);
+  });
+
+  test('hours are the owner’s to set: typed as people say them, wrong ones named', async () => {
+    const owner = await shop.page();
+    await shop.signIn(owner, 'Una Reith', '1111');
+    await owner.waitForSelector('.place-row');
+    await owner.goto(`${shop.base}/plan/hours`);
+    await owner.waitForSelector('#day-5');
+    await owner.type('#day-5', 'mornings');
+    await has(owner, 'Saturday: hours such as');
+    await owner.click('#day-5', { count: 3 });
+    await owner.type('#day-5', '8 to 12');
+    await owner.keyboard.press('Enter');
+    await owner.waitForFunction(() => document.querySelector<HTMLInputElement>('#day-5')?.value === '08:00 to 12:00');
+    const after = await ask<WeekView>(owner, 'plan');
+    expect(after.hours[5]).toEqual([['08:00', '12:00']]);
+    await axeClean(owner);
+    await owner.close();
+  });
+});
+
 describe('a promise', () => {
   test('is asked for at booking, and taken', async () => {
     await page.goto(`${shop.base}/book`);

@@ -86,6 +86,108 @@ describe('the week', () => {
   });
 });
 
+describe('hours', () => {
+  const span = (from: number, to: number): number => to - from;
+  const openOn = (view: WeekView, calendar: string, from: number, to: number): number =>
+    view.problem.calendars
+      .find((c) => c.id === calendar)!
+      .open.reduce((sum, [a, b]) => sum + Math.max(0, span(Math.max(a, from), Math.min(b, to))), 0);
+
+  test('an hour longer is everybody’s until it is taken back; a helper is a pair of hands for as long as was agreed', async () => {
+    const before = await week();
+    // The evening of a day: the next opening is far.
+    const { open } = before.problem.calendars[0]!;
+    const [, closes] = open.find(([a, b], i) => a > before.problem.now + 1440 && open[i + 1]![0] > b + 360)!;
+    const hour = { from: closes, to: closes + 60, helper: false };
+    expect((await shop.post('/api/plan/extra-hours', hour, 'Tam Veitch')).status).toBe(403);
+    const agreed = await shop.post('/api/plan/extra-hours', hour);
+    expect(agreed.status).toBe(201);
+    const after = await week();
+    expect(after.extraHours).toEqual([
+      { ...hour, id: (agreed.body as { id: string }).id, person: null, by: 'Magnus Sorley' },
+    ]);
+    expect(openOn(after, 'shop', closes, closes + 120) - openOn(before, 'shop', closes, closes + 120)).toBe(60);
+    const helper = { from: closes - 120, to: closes, helper: true };
+    const help = await shop.post('/api/plan/extra-hours', helper);
+    const helped = await week();
+    expect(helped.problem.resources.some((r) => r.id === 'hands-helper')).toBe(true);
+    expect(openOn(helped, 'hands-helper', 0, closes + 9999)).toBe(120);
+    const needs = helped.problem.jobs.flatMap((j) => j.activities.flatMap((a) => a.needs));
+    expect(needs.some((n) => n.anyOf.includes('hands-helper'))).toBe(true);
+    expect(planFaults(helped.problem, plan(helped.problem, { orders: 60 }).slots)).toEqual([]);
+    for (const { body: made } of [agreed, help])
+      expect((await shop.remove(`/api/plan/extra-hours/${(made as { id: string }).id}`)).status).toBe(204);
+    const back = await week();
+    expect([back.extraHours, back.problem.resources.some((r) => r.id === 'hands-helper')]).toEqual([[], false]);
+  });
+
+  test.each([
+    ['backwards', { from: 30_000_000, to: 29_999_940, helper: false }, 422, 'to:'],
+    ['for a day and a night', { from: 30_000_000, to: 30_001_440, helper: true }, 422, 'at most 12 h'],
+    ['of nobody', { from: 30_000_000, to: 30_000_060 }, 400, 'helper'],
+  ])('%s are refused by name', async (_, dto, status, says) => {
+    const answer = await shop.post('/api/plan/extra-hours', dto);
+    expect([answer.status, JSON.stringify(answer.body)]).toEqual([status, expect.stringContaining(says)]);
+  });
+
+  test('a day off of one person is theirs alone, and taken back leaves the others’', async () => {
+    const view = await week();
+    const ailsa = view.people.find((p) => p.name === 'Ailsa Brock')!;
+    const day = new Date(view.problem.calendars[0]!.open[6]![0] * 60_000).toISOString().slice(0, 10);
+    for (const person of [ailsa.id, undefined])
+      await shop.post('/api/plan/days-off', { day, ...(person ? { person } : {}) }, 'Una Reith');
+    expect((await shop.remove(`/api/plan/days-off/${day}`, 'Una Reith')).status).toBe(204);
+    const own = (await week()).problem;
+    const hands = own.resources.find((r) => r.title === 'Ailsa Brock')!;
+    const works = (id: string): boolean =>
+      own.calendars.find((c) => c.id === id)!.open.some(([a]) => new Date(a * 60_000).toISOString().startsWith(day));
+    expect([works(hands.calendar!), works('shop')]).toEqual([false, true]);
+    expect((await shop.remove(`/api/plan/days-off/${day}?person=${ailsa.id}`, 'Una Reith')).status).toBe(204);
+    expect((await shop.remove('/api/plan/days-off/soon', 'Una Reith')).status).toBe(422);
+  });
+
+  test('of the week, and tools: the owner sets them, what cannot be is refused by its field and nothing is kept', async () => {
+    const { hours, tools, problem } = await week();
+    const set = (h: unknown, t: object[] = []): Promise<{ status: number; body: unknown }> =>
+      shop.post('/api/plan/shop', { hours: h, tools: t }, 'Una Reith') as unknown as Promise<{
+        status: number;
+        body: unknown;
+      }>;
+    expect((await shop.post('/api/plan/shop', { hours, tools: [] })).status).toBe(403);
+    const bad = [
+      [hours.slice(1), 'seven days'],
+      [hours.map(() => [['08:00', '07:00']]), 'does not follow on'],
+      [hours.map(() => [['8', '12:00']]), 'no time of day'],
+      [hours.map(() => []), 'Open on one day'],
+    ] as const;
+    for (const [h, says] of bad) {
+      const answer = await set(h);
+      expect(answer.status).toBeGreaterThanOrEqual(400);
+      expect(JSON.stringify(answer.body)).toContain(says);
+    }
+    expect((await week()).hours).toEqual(hours);
+    const short = hours.map((day, i) => (i === 0 ? [['09:00', '10:00']] : day));
+    expect(
+      (
+        await set(short, [
+          { id: 'press', capacity: 0 },
+          { id: 'oven', capacity: 2 },
+        ])
+      ).status,
+    ).toBe(204);
+    const now = await week();
+    expect(now.hours[0]).toEqual([['09:00', '10:00']]);
+    expect(now.problem.resources.some((r) => r.id === 'press')).toBe(false);
+    expect(now.problem.resources.find((r) => r.id === 'oven')!.capacity).toBe(2);
+    expect(planFaults(now.problem, plan(now.problem, { orders: 30 }).slots)).toEqual([]);
+    await set(
+      hours,
+      tools.map(({ id, capacity }) => ({ id, capacity })),
+    );
+    expect((await week()).problem.resources).toEqual(problem.resources);
+  });
+});
+
 describe('a promise', () => {
   test('is reckoned by whichever server has time: dates that are kept more and more surely, and what drives them', async () => {
     const { status, body: asked } = await shop.post('/api/plan/promise', { sheet: 'hub-dolly' });

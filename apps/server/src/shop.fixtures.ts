@@ -17,6 +17,7 @@ export interface TestShop {
   http(): ReturnType<typeof request>;
   get(path: string, who?: string): request.Test;
   post(path: string, body: object, who?: string): request.Test;
+  remove(path: string, who?: string): request.Test;
   /** A post with a file in it. */
   upload(
     path: string,
@@ -73,6 +74,7 @@ export async function openShop(): Promise<TestShop> {
     http,
     get,
     post: (path, body, who) => as(http().post(path), who).send(body),
+    remove: (path, who) => as(http().delete(path), who),
     raw: (path, type, body) => as(http().post(path)).set('Content-Type', type).send(body),
     upload: (path, fields, field, file, fileName, who) => {
       let sent = as(http().post(path), who);

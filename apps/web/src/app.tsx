@@ -12,6 +12,7 @@ const Bench = lazy(() => import('./bench/bench-screen.tsx'));
 const Record = lazy(() => import('./record/record-screen.tsx'));
 const Findings = lazy(() => import('./findings/findings-screen.tsx'));
 const Plan = lazy(() => import('./plan/plan-screen.tsx'));
+const Hours = lazy(() => import('./plan/hours-screen.tsx'));
 const Parts = lazy(() => import('./parts/parts-screen.tsx'));
 const Return = lazy(() => import('./bench/return/return-screen.tsx'));
 const Sheets = lazy(() => import('./sheets/sheets-screen.tsx'));
@@ -40,6 +41,7 @@ export function App(): React.JSX.Element {
               <Route path="job/:id" element={<Bench me={me.data} />} />
               <Route path="job/:id/findings" element={<Findings me={me.data} />} />
               <Route path="plan" element={<Plan me={me.data} />} />
+              <Route path="plan/hours" element={<Hours me={me.data} />} />
               <Route path="parts" element={<Parts me={me.data} />} />
               <Route path="job/:id/return" element={<Return me={me.data} />} />
               <Route path="sheets" element={<Sheets me={me.data} />} />

@@ -3,16 +3,19 @@ import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   IsArray,
+  IsBoolean,
   IsDateString,
   IsInt,
   IsNumber,
   IsOptional,
   IsString,
   IsUUID,
+  Max,
   MaxLength,
   Min,
   ValidateNested,
 } from 'class-validator';
+import { IsWeek } from './week.ts';
 
 export class SlotDto {
   @IsString()
@@ -93,6 +96,48 @@ export class DayOffDto {
   person?: string;
 }
 
+/** Hours beside the usual ones: everybody's, one person's, or a helper's. */
+export class ExtraHoursDto {
+  /** Minutes since 1970, UTC. */
+  @IsInt()
+  @Min(0)
+  from: number;
+
+  @IsInt()
+  @Min(0)
+  to: number;
+
+  @IsBoolean()
+  helper: boolean;
+
+  /** Whose, when it is not a helper's; everybody's when it is left out. */
+  @IsOptional()
+  @IsUUID()
+  person?: string;
+}
+export class ToolCountDto {
+  @IsString()
+  @MaxLength(40)
+  id: string;
+
+  @IsInt({ message: 'How many there are' })
+  @Min(0)
+  @Max(20)
+  capacity: number;
+}
+/** Opening hours of a week and how many there are of each tool. */
+export class ShopHoursDto {
+  /** Monday first; of each day spans such as ["08:00", "12:00"]. */
+  @IsWeek()
+  hours: WeekHours;
+
+  @IsArray()
+  @ArrayMaxSize(20)
+  @ValidateNested({ each: true })
+  @Type(() => ToolCountDto)
+  tools: ToolCountDto[];
+}
+
 /** What people need to read a plan: whose job, which unit. */
 export interface PlanJobLabel {
   readonly id: string;
@@ -119,6 +164,19 @@ export interface WeekView {
   readonly zone: string;
   readonly hours: WeekHours;
   readonly daysOff: readonly { readonly day: string; readonly person: string | null }[];
+  /** Who has hands to plan with. */
+  readonly people: readonly { readonly id: string; readonly name: string }[];
+  /** Hours that were agreed beside these, and are not over. */
+  readonly extraHours: readonly ExtraHours[];
+  readonly tools: readonly { readonly id: string; readonly title: string; readonly capacity: number }[];
+}
+export interface ExtraHours {
+  readonly id: string;
+  readonly from: number;
+  readonly to: number;
+  readonly helper: boolean;
+  readonly person: string | null;
+  readonly by: string;
 }
 /** The next things that the plan in force has for everybody. */
 export interface PlanMove {

@@ -6,6 +6,8 @@ import { CONFIG, type Config } from '../config/config.ts';
 export interface Appended {
   readonly job: string;
   readonly seq: number;
+  /** Not a job's log has grown: what the week is planned from is another. */
+  readonly week?: boolean;
 }
 const RETRY_MS = 1000;
 

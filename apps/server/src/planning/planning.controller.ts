@@ -10,18 +10,21 @@ import {
   Param,
   ParseUUIDPipe,
   Post,
+  Query,
   UnprocessableEntityException,
 } from '@nestjs/common';
 import {
   AskPromiseDto,
   DayOffDto,
+  ExtraHoursDto,
+  ShopHoursDto,
   TakePlanDto,
   type PlanInForce,
   type PlanMove,
   type WeekView,
   type QueuedView,
 } from '@jubb/contract';
-import { planFaults, unknownsOf, type Slot } from '@jubb/core/planning';
+import { PlanError, planFaults, unknownsOf, workCalendar, type Slot } from '@jubb/core/planning';
 import ical from 'ical-generator';
 import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
@@ -35,6 +38,7 @@ const MINUTE_MS = 60_000;
 /** A plan that was made longer ago than this is not taken: too much has gone on since. */
 const STALE_MIN = 30;
 const MOVES = 40;
+const LONGEST_EXTRA_H = 12;
 
 /** The week: what it is planned from, the plan in force, promises. */
 @Controller('api/plan')
@@ -133,7 +137,7 @@ export class PlanningController {
         problem,
         job,
         spreads: { ...spreads, ...job.spreads },
-        unknowns: unknownsOf(job),
+        unknowns: unknownsOf(job, await this.shop.buying(revision.sheet)),
       }),
     };
   }
@@ -159,9 +163,65 @@ export class PlanningController {
   @Delete('days-off/:day')
   @HttpCode(204)
   @AllowedFor('owner')
-  async dayOn(@Param('day') day: string): Promise<void> {
+  async dayOn(
+    @Param('day') day: string,
+    @Query('person', new ParseUUIDPipe({ optional: true })) person?: string,
+  ): Promise<void> {
     if (!/^\d{4}-\d\d-\d\d$/.test(day)) throw new UnprocessableEntityException('day: a date such as 2026-12-24');
-    await this.db.query(`DELETE FROM day_off WHERE day = $1`, [day]);
+    await this.db.query(`DELETE FROM day_off WHERE day = $1 AND person IS NOT DISTINCT FROM $2`, [day, person ?? null]);
+  }
+
+  /** Agrees on hours beside the usual ones. */
+  @Post('extra-hours')
+  @HttpCode(201)
+  @AllowedFor('owner', 'mechanic')
+  async agree(@Body() dto: ExtraHoursDto, @Me() me: Person): Promise<{ readonly id: string }> {
+    const hours = (dto.to - dto.from) / 60;
+    if (hours <= 0 || hours > LONGEST_EXTRA_H)
+      throw new UnprocessableEntityException({
+        message: `to: ${hours.toFixed(1)} h; more than nothing and at most ${LONGEST_EXTRA_H} h`,
+        errors: { to: [`More than nothing, at most ${LONGEST_EXTRA_H} h`] },
+      });
+    const [row] = (await this.db.query(
+      `INSERT INTO extra_hours (starts, ends, helper, person, by_name) VALUES ($1, $2, $3, $4, $5) RETURNING id`,
+      [
+        new Date(dto.from * MINUTE_MS),
+        new Date(dto.to * MINUTE_MS),
+        dto.helper,
+        dto.helper ? null : (dto.person ?? null),
+        me.name,
+      ],
+    )) as [{ id: string }];
+    return row;
+  }
+
+  @Delete('extra-hours/:id')
+  @HttpCode(204)
+  @AllowedFor('owner', 'mechanic')
+  async disagree(@Param('id', ParseUUIDPipe) id: string): Promise<void> {
+    await this.db.query(`DELETE FROM extra_hours WHERE id = $1`, [id]);
+  }
+
+  /** Opening hours of a week, and how many there are of each tool. */
+  @Post('shop')
+  @HttpCode(204)
+  @AllowedFor('owner')
+  async setShop(@Body() dto: ShopHoursDto): Promise<void> {
+    const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
+    try {
+      workCalendar('shop', dto.hours, workshop.zone, 0, 8);
+    } catch (e) {
+      if (!(e instanceof PlanError)) throw e;
+      throw new UnprocessableEntityException({ message: e.message, errors: { [e.field]: [e.message] } });
+    }
+    if (dto.hours.every((day) => day.length === 0))
+      throw new UnprocessableEntityException({
+        message: 'hours: the workshop is never open',
+        errors: { hours: ['Open on one day at least'] },
+      });
+    const known = new Map(dto.tools.map((t) => [t.id, t.capacity]));
+    const tools = workshop.tools.map((t) => ({ ...t, capacity: known.get(t.id) ?? t.capacity }));
+    await this.db.getRepository(Workshop).update({ id: 1 }, { hours: dto.hours, tools });
   }
 
   /** The week in force as a calendar file. */

@@ -2,9 +2,13 @@ import { Injectable } from '@nestjs/common';
 import type { PlanInForce, PlanJobLabel, WeekView } from '@jubb/contract';
 import {
   activitiesOf,
+  HELPER,
   learn,
+  learnBuying,
   stepTimes,
+  withHours,
   workCalendar,
+  type Buying,
   type JobToPlan,
   type Learned,
   type Minute,
@@ -29,6 +33,14 @@ const DAYS_AHEAD = 800;
 /** Visits that minutes are learned from, the newest. */
 const LEARN_FROM = 200;
 
+interface ExtraRow {
+  readonly id: string;
+  readonly starts: Date;
+  readonly ends: Date;
+  readonly helper: boolean;
+  readonly person: string | null;
+  readonly by_name: string;
+}
 interface InForceRow {
   readonly version: number;
   readonly slots: PlanInForce['slots'];
@@ -90,6 +102,9 @@ export class ShopService {
       zone,
       hours: shop.hours,
       daysOff: shop.daysOff,
+      people: shop.people,
+      extraHours: shop.extraHours,
+      tools: shop.tools,
     };
   }
 
@@ -117,6 +132,9 @@ export class ShopService {
     readonly zone: string;
     readonly hours: Workshop['hours'];
     readonly daysOff: WeekView['daysOff'];
+    readonly people: WeekView['people'];
+    readonly extraHours: WeekView['extraHours'];
+    readonly tools: WeekView['tools'];
   }> {
     const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
     const people = await this.db.getRepository(Person).find({ where: { role: 'mechanic' }, order: { name: 'ASC' } });
@@ -125,26 +143,48 @@ export class ShopService {
       day: string;
       person: string | null;
     }[];
+    const extraHours = (
+      (await this.db.query(
+        `SELECT id, starts, ends, helper, person, by_name FROM extra_hours WHERE ends > $1 ORDER BY starts`,
+        [now],
+      )) as ExtraRow[]
+    ).map(({ by_name: by, starts, ends, ...x }) => ({
+      ...x,
+      by,
+      from: starts.getTime() / MINUTE_MS,
+      to: ends.getTime() / MINUTE_MS,
+    }));
     const at = Math.floor(now.getTime() / MINUTE_MS);
     const { zone, hours } = workshop;
     const calendar = (id: string, who: string | null): WorkCalendar =>
-      workCalendar(
-        id,
-        hours,
-        zone,
-        at,
-        DAYS_AHEAD,
-        new Set(off.filter((o) => o.person === null || o.person === who).map((o) => o.day)),
+      withHours(
+        workCalendar(
+          id,
+          hours,
+          zone,
+          at,
+          DAYS_AHEAD,
+          new Set(off.filter((o) => o.person === null || o.person === who).map((o) => o.day)),
+        ),
+        extraHours
+          .filter((x) => !x.helper && (x.person === null || x.person === who))
+          .map((x) => [x.from, x.to] as const),
       );
+    const helping = extraHours.filter((x) => x.helper).map((x) => [x.from, x.to] as const);
+    const own = (id: string): boolean => off.some((o) => o.person === id) || extraHours.some((x) => x.person === id);
     const hands = people.map((p) => ({
       id: `hands-${p.id}`,
       title: p.name,
-      own: off.some((o) => o.person === p.id),
+      own: own(p.id),
       p,
     }));
     const stands = instruments.filter((i) => i.kind in standsFor);
     // Hours are the same for all who have no day off of their own.
-    const calendars = [calendar('shop', null), ...hands.filter((h) => h.own).map((h) => calendar(h.id, h.p.id))];
+    const calendars = [
+      calendar('shop', null),
+      ...(helping.length > 0 ? [withHours({ id: HELPER, open: [] }, helping)] : []),
+      ...hands.filter((h) => h.own).map((h) => calendar(h.id, h.p.id)),
+    ];
     const resources: Resource[] = [
       ...hands.map((h) => ({
         id: h.id,
@@ -153,8 +193,13 @@ export class ShopService {
         capacity: 1,
         calendar: h.own ? h.id : 'shop',
       })),
+      ...(helping.length > 0
+        ? [{ id: HELPER, title: 'Helper', kind: 'hands' as const, capacity: 1, calendar: HELPER }]
+        : []),
       // A wash tank soaks overnight; an oven and a press want somebody in the house.
-      ...workshop.tools.map((t) => ({ ...t, ...(t.kind === 'tank' ? {} : { calendar: 'shop' }) })),
+      ...workshop.tools
+        .filter((t) => t.capacity > 0)
+        .map((t) => ({ ...t, ...(t.kind === 'tank' ? {} : { calendar: 'shop' }) })),
       ...stands.map((s) => ({ id: s.id, title: s.name, kind: 'stand' as const, capacity: 1, calendar: 'shop' })),
     ];
     const of = (kind: Resource['kind']): string[] => resources.filter((r) => r.kind === kind).map((r) => r.id);
@@ -177,7 +222,17 @@ export class ShopService {
       learned: await this.learnedSteps(),
       say: (m: Minute) => words.format(m * MINUTE_MS).replace(',', ''),
     };
-    return { facts, resources, calendars, zone, hours, daysOff: off };
+    return {
+      facts,
+      resources,
+      calendars,
+      zone,
+      hours,
+      daysOff: off,
+      people: people.map(({ id, name }) => ({ id, name })),
+      extraHours,
+      tools: workshop.tools,
+    };
   }
 
   /** What this shop really takes for the steps of its sheets, by the log of the visits that are over. */
@@ -203,5 +258,23 @@ export class ShopService {
     const steps = Object.fromEntries([...taken].map(([key, t]) => [key, learn(t.sheet, t.minutes)]));
     this.learned = { of: newest, steps };
     return steps;
+  }
+
+  /** How often units of a sheet wanted something that was not here, and how long orders of this shop take to come. */
+  async buying(sheet: string): Promise<Buying> {
+    const bought = (await this.db.query(
+      `SELECT EXISTS (SELECT 1 FROM order_line l WHERE l.job_id = j.id) AS bought
+       FROM job j WHERE j.sheet = $1 AND j.stage = 'handed-over' ORDER BY j.number DESC LIMIT $2`,
+      [sheet, LEARN_FROM],
+    )) as { bought: boolean }[];
+    const leads = (await this.db.query(
+      `SELECT extract(epoch FROM arrived_at - ordered_at)::float8 / 60 AS minutes FROM order_line
+       WHERE arrived_at IS NOT NULL ORDER BY arrived_at DESC LIMIT $1`,
+      [LEARN_FROM],
+    )) as { minutes: number }[];
+    return learnBuying(
+      bought.map((b) => b.bought),
+      leads.map((l) => l.minutes),
+    );
   }
 }

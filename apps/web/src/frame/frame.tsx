@@ -11,6 +11,10 @@ import { SearchDialog } from './search-dialog.tsx';
 import { useKeys } from './keys.ts';
 import { useTheme } from './theme.ts';
 
+/** The week is asked for so long after the last of several changes to it, or of a job. */
+const WEEK_MS = 150;
+const JOB_MS = 5000;
+
 /** The rail, the state of the line to the server, and the screen below. */
 export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const client = useQueryClient();
@@ -27,9 +31,24 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const unsent = waiting.length - refused.length;
 
   useEffect(() => {
-    const close = openStream<{ readonly job: string }>(
+    // The week is planned anew when what it is planned from is another; while a job goes on, not at every step of it.
+    let later: ReturnType<typeof setTimeout> | undefined;
+    let due = Infinity;
+    const week = (after: number): void => {
+      if (Date.now() + after >= due) return;
+      clearTimeout(later);
+      due = Date.now() + after;
+      later = setTimeout(() => {
+        due = Infinity;
+        for (const queryKey of [['week'], ['plan-moves']]) void client.invalidateQueries({ queryKey });
+      }, after);
+    };
+    const close = openStream<{ readonly job: string; readonly week?: boolean }>(
       '/api/live',
-      ({ job }) => {
+      (said) => {
+        week(said.week ? WEEK_MS : JOB_MS);
+        if (said.week) return;
+        const { job } = said;
         for (const queryKey of [['job', job], ['offer', job], ['plan', job], ['parts'], ['floor']])
           void client.invalidateQueries({ queryKey });
       },
@@ -37,6 +56,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
         back: () => {
           void client.invalidateQueries({ queryKey: ['job'] });
           void client.invalidateQueries({ queryKey: ['floor'] });
+          week(0);
         },
       },
     );
@@ -44,6 +64,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
     window.addEventListener('online', wake);
     return () => {
       close();
+      clearTimeout(later);
       window.removeEventListener('online', wake);
     };
   }, [client]);

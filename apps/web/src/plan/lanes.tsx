@@ -1,41 +1,30 @@
-import type { Activity, Minute, Pin, Plan, PlanProblem, Resource, Slot } from '@jubb/core/planning';
+import type { Minute, Pin, Plan, PlanProblem, Resource } from '@jubb/core/planning';
 import type { PlanJobLabel } from '@jubb/contract';
-import { useRef, useState } from 'react';
+import { memo, useMemo, useRef, useState } from 'react';
 import type { WeekAxis } from './week-axis.ts';
+import { ALONE, barsOf, FLAG_WIDE, flagsOf, runsOf, type Bar } from './week-bars.ts';
 
 /** Units of the drawing: it is as wide as its column. */
 export const LANE_LEFT = 122;
 export const LANES_WIDTH = 900;
 const TALL: Readonly<Record<Resource['kind'], number>> = {
   hands: 62,
-  press: 48,
-  oven: 48,
-  tank: 48,
-  stand: 48,
-  machine: 48,
+  press: 38,
+  oven: 38,
+  tank: 38,
+  stand: 38,
+  machine: 38,
 };
 const HEAD = 44;
-const SHELF_LINE = 30;
+const SHELF_LINE = 28;
 const MOST_WAITS = 5;
-const NEAR_MIN = 5;
-const FLAG_WIDE = 38;
+const FLAG_TALL = 20;
 /** A drag and a press of an arrow move by this. */
 const SNAP_MIN = 5;
 const KEY_MIN = 15;
 
-/** What cures, drains or settles by itself needs nothing, and is looked for all the same. */
-const ALONE: Resource = { id: 'alone', title: 'By itself', kind: 'machine', capacity: 1 };
-
-interface Bar {
-  readonly activity: Activity;
-  readonly job: string;
-  readonly name: string;
-  readonly slot: Slot;
-  readonly resource: string;
-}
-
 /** The week drawn: a lane for everybody and every tool, solid where hands are on, open where it runs alone. */
-export function Lanes({
+export const Lanes = memo(function Lanes({
   problem,
   plan,
   labels,
@@ -63,11 +52,15 @@ export function Lanes({
 }): React.JSX.Element {
   const svg = useRef<SVGSVGElement>(null);
   const [grip, setGrip] = useState<{ readonly bar: Bar; readonly x: number }>();
-  const bars = barsOf(problem, plan);
+  const bars = useMemo(() => barsOf(problem, plan), [problem, plan]);
   const lanes = [...problem.resources, ALONE].filter(
     (r) => r.kind === 'hands' || bars.some((b) => b.resource === r.id),
   );
-  let y = HEAD;
+  const end = axis.days.at(-1);
+  const right = end ? end.x + end.width : LANES_WIDTH;
+  const flags = flagsOf(labels, now, end?.to ?? now, axis.x, right);
+  const band = Math.max(1, ...flags.map((f) => f.row + 1)) * FLAG_TALL + 8;
+  let y = HEAD + band;
   const rows = lanes.map((r) => {
     const row = { r, y, tall: TALL[r.kind] };
     y += row.tall;
@@ -82,8 +75,6 @@ export function Lanes({
     .slice(0, MOST_WAITS);
   const shelf = y;
   const tall = y + Math.max(1, waits.length) * SHELF_LINE + 12;
-  const end = axis.days.at(-1);
-  const right = end ? end.x + end.width : LANES_WIDTH;
   const pins = new Map(problem.pins.map((p) => [p.activity, p]));
   const unitX = (e: React.PointerEvent): number => {
     const box = svg.current!.getBoundingClientRect();
@@ -235,14 +226,16 @@ export function Lanes({
           </g>
         );
       })}
-      {flagsOf(labels, bars, now, end?.to ?? now).map(({ label: l, resource, level }) => {
-        const row = rows.find((o) => o.r.id === resource);
-        if (!row) return null;
-        const x = Math.min(right - 36, axis.x(l.due!));
-        const top = row.y + 2 + 18 * level(axis.x);
+      <text x="0" y={HEAD + 20} className="lanename">
+        Promised
+      </text>
+      <path d={`M0 ${HEAD + band}H${right}`} className="laneline" />
+      {flags.map(({ label: l, x: at, column, row }) => {
+        const x = at + column * FLAG_WIDE;
+        const top = HEAD + 4 + FLAG_TALL * row;
         return (
           <g key={l.id} className={`flag ${late.has(l.id) ? 'late' : ''}`}>
-            <path d={`M${x} ${top}V${row.y + row.tall - 2}`} />
+            {column === 0 && <path d={`M${x} ${top}V${HEAD + band}`} />}
             <path d={`M${x} ${top}h34l-6 8l6 8h-34z`} className="cloth" />
             <text x={x + 4} y={top + 13}>
               {l.number}
@@ -259,70 +252,7 @@ export function Lanes({
       )}
     </svg>
   );
-}
-
-interface Run {
-  readonly job: string;
-  readonly name: string;
-  readonly from: Minute;
-  readonly to: Minute;
-  readonly attended: boolean;
-}
-
-/** Work of one job that follows on in one lane, as one piece to be named. */
-function runsOf(bars: readonly Bar[]): readonly Run[] {
-  const out: { job: string; name: string; from: Minute; to: Minute; attended: boolean }[] = [];
-  for (const b of [...bars].sort((x, y) => x.slot.start - y.slot.start)) {
-    const last = out.at(-1);
-    const follows = last?.job === b.job && last.attended === b.activity.attended && b.slot.start - last.to <= NEAR_MIN;
-    if (follows) last.to = b.slot.end;
-    else out.push({ job: b.job, name: b.name, from: b.slot.start, to: b.slot.end, attended: b.activity.attended });
-  }
-  return out;
-}
-
-/** Promises in the days shown, each in the lane where its job ends; of those that would cover each other one stands lower. */
-function flagsOf(
-  labels: readonly PlanJobLabel[],
-  bars: readonly Bar[],
-  now: Minute,
-  to: Minute,
-): readonly {
-  readonly label: PlanJobLabel;
-  readonly resource: string;
-  readonly level: (x: (at: Minute) => number) => number;
-}[] {
-  const flags = labels
-    .filter((l) => l.due !== null && l.due > now && l.due <= to)
-    .flatMap((label) => {
-      const last = bars.filter((b) => b.job === label.id).sort((a, b) => b.slot.end - a.slot.end)[0];
-      return last ? [{ label, resource: last.resource }] : [];
-    })
-    .sort((a, b) => a.label.due! - b.label.due!);
-  return flags.map((f, i) => ({
-    ...f,
-    level: (x) =>
-      flags.slice(0, i).filter((o) => o.resource === f.resource && x(f.label.due!) - x(o.label.due!) < FLAG_WIDE)
-        .length % 3,
-  }));
-}
-
-function barsOf(problem: PlanProblem, plan: Plan): readonly Bar[] {
-  return problem.jobs.flatMap((job) =>
-    job.activities.flatMap((activity) => {
-      const slot = plan.slots[activity.id];
-      return slot
-        ? (slot.on.length > 0 ? slot.on : [ALONE.id]).map((resource) => ({
-            activity,
-            job: job.id,
-            name: job.name,
-            slot,
-            resource,
-          }))
-        : [];
-    }),
-  );
-}
+});
 
 /** "Magnus", "Leak tester": a lane's name has to be read from the bench. */
 const shortName = (r: Resource): string => (r.kind === 'hands' ? r.title.split(' ')[0]! : r.title);

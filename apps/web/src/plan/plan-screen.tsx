@@ -1,12 +1,14 @@
 import type { MeView, PlanInForce, TakePlanDto } from '@jubb/contract';
-import type { Pin, PlanProblem, Slots } from '@jubb/core/planning';
+import type { Pin, Slots, Suggestion } from '@jubb/core/planning';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Link } from 'react-router';
 import { api, ApiError } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useKeys } from '../frame/keys.ts';
 import { LANE_LEFT, Lanes, LANES_WIDTH } from './lanes.tsx';
 import { PlanList } from './plan-list.tsx';
+import { Agree } from './agree.tsx';
 import { PlanSide } from './plan-side.tsx';
 import { sayIn } from './say.ts';
 import { usePlanner, type Tried } from './use-planner.ts';
@@ -26,11 +28,11 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
   const [chosen, setChosen] = useState<string>();
   const [moved, setMoved] = useState<Pin>();
   const [tried, setTried] = useState<Tried>();
-  const [changed, setChanged] = useState<PlanProblem>();
+  const [changed, setChanged] = useState<Suggestion & { readonly for: string }>();
   const [said, setSaid] = useState<string>();
   const view = week.data;
   const held = pins.at(-1) ?? view?.problem.pins ?? NO_PINS;
-  const problem = useMemo(() => changed ?? (view && { ...view.problem, pins: held }), [changed, view, held]);
+  const problem = useMemo(() => changed?.problem ?? (view && { ...view.problem, pins: held }), [changed, view, held]);
   const zone = view?.zone ?? 'Europe/London';
   const planner = usePlanner(problem, zone);
   const { plan, late, suggestions, busy, wrong, tryPin } = planner;
@@ -65,6 +67,11 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
     setTried(undefined);
     setPins([...pins, [...held.filter((p) => p.activity !== moved.activity), moved]]);
   };
+  const latest = useRef(drop);
+  useEffect(() => {
+    latest.current = drop;
+  });
+  const dropNow = useCallback(() => void latest.current(), []);
   const undo = (): void => {
     setTried(undefined);
     setMoved(undefined);
@@ -81,6 +88,11 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
   const take = async (): Promise<void> => {
     if (!plan || !view) return;
     try {
+      // What makes this plan possible comes first: without it the server would find that it cannot be worked.
+      if (changed?.agree.kind === 'hours') {
+        const { from, to, helper } = changed.agree;
+        await api<{ readonly id: string }>('plan/extra-hours', { from, to, helper });
+      }
       const body: TakePlanDto = {
         version: view.inForce?.version ?? 0,
         now: view.problem.now,
@@ -103,7 +115,8 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
     return undefined;
   };
   const inForce = plan && view?.inForce ? same(plan.slots, view.inForce.slots) : false;
-  const mayTake = plan !== undefined && !busy && !inForce && changed === undefined && me.person.role !== 'parts';
+  const agreed = changed === undefined || changed.agree.kind === 'order' || changed.agree.kind === 'hours';
+  const mayTake = plan !== undefined && !busy && !inForce && agreed && me.person.role !== 'parts';
   useKeys({
     d: () => setDays(days === 4 ? 1 : 4),
     l: () => setList(!list),
@@ -168,7 +181,7 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
               moved={moved}
               choose={setChosen}
               move={move}
-              drop={() => void drop()}
+              drop={dropNow}
             />
           </div>
         )}
@@ -196,6 +209,9 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
           <a className="btn-line" href="/api/plan/week.ics">
             Calendar
           </a>
+          <Link className="btn-line" to="/plan/hours">
+            Hours
+          </Link>
           <span className="legend" aria-hidden="true">
             <i className="on" /> hands on <i className="alone" /> runs alone <i className="waits" /> waits
           </span>
@@ -222,19 +238,23 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
           tried={moved || tried?.wrong ? tried : undefined}
           title={titleOf(moved?.activity ?? chosen)}
           busy={busy}
-          use={(s) => setChanged(s.problem)}
+          use={setChanged}
         />
-        {changed && (
-          <p className="quiet">
-            This is how it would be. Agree on it first: then book the hours, the helper or the courier, and plan again.
-          </p>
+        {changed && <Agree changed={changed} label={view.jobs.find((j) => j.id === changed.for)} say={say} />}
+        {agreed && (
+          <button type="button" className="btn-go mt-auto" onClick={() => void take()} disabled={!mayTake}>
+            <span>
+              {inForce
+                ? 'This plan is in force'
+                : busy
+                  ? 'Planning …'
+                  : changed?.agree.kind === 'hours'
+                    ? 'Agreed: take this plan'
+                    : 'Take this plan'}
+            </span>
+            <kbd>Enter</kbd>
+          </button>
         )}
-        <button type="button" className="btn-go mt-auto" onClick={() => void take()} disabled={!mayTake}>
-          <span>
-            {inForce ? 'This plan is in force' : busy ? 'Planning …' : changed ? 'Only looked at' : 'Take this plan'}
-          </span>
-          <kbd>Enter</kbd>
-        </button>
       </aside>
     </main>
   );

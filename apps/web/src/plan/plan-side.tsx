@@ -26,7 +26,7 @@ export function PlanSide({
   readonly tried: Tried | undefined;
   readonly title: string | undefined;
   readonly busy: boolean;
-  readonly use: (s: Suggestion) => void;
+  readonly use: (s: Suggestion & { readonly for: string }) => void;
 }): React.JSX.Element {
   const label = (id: string): PlanJobLabel | undefined => labels.find((l) => l.id === id);
   if (tried)

@@ -87,7 +87,10 @@ export function usePlanner(
     worker.current?.terminate();
     setPlanned((p) => ({ ...p, busy: false }));
   }, []);
-  return { ...planned, tryPin, stop };
+  // What was planned for other work is not drawn: a step that is done, a unit that came in.
+  const { plan, ...rest } = planned;
+  const fits = plan !== undefined && problem?.jobs.every((j) => j.activities.every((a) => plan.slots[a.id]));
+  return { ...rest, ...(fits ? { plan } : {}), tryPin, stop };
 }
 
 /** A problem whose plan should not jump about against the one that is shown. */

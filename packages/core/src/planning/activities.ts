@@ -9,9 +9,9 @@ import {
 } from '../bench/index.ts';
 import { coveredParts, neededParts } from '../parts/index.ts';
 import { standOf, timedVerbs, type LadderStep, type Op, type Sheet, type StandInstrument } from '../sheet/index.ts';
-import { USUAL_SPREAD, type Learned } from './learning.ts';
+import { learnBuying, USUAL_SPREAD, type Buying, type Learned } from './learning.ts';
 import type { Unknowns } from './promise.ts';
-import type { Activity, Link, Minute, Need, PlanJob } from './types.ts';
+import type { Activity, Link, Minute, Need, PlanJob, WaitKind } from './types.ts';
 
 /** What of a workshop activities are made for. */
 export interface ShopFacts {
@@ -63,9 +63,6 @@ const USUAL_WAIT_MIN: Readonly<Record<(typeof timedVerbs)[number], number>> = {
   heat: 30,
 };
 const SIGN_OFF_MIN = 10;
-/** Chance that something has to be bought for a unit that nobody has opened, and how long that takes: common practice. */
-const BUYS = 0.4;
-const LEAD_MIN = 2 * 1440;
 /** Holds whose end nobody knows; the others have a day, a clock, or end with the night. */
 const unknownEnd: ReadonlySet<HoldReason> = new Set<HoldReason>(['helper', 'tool', 'decision']);
 
@@ -151,21 +148,27 @@ function joins(a: Piece, b: Piece, sum: number): boolean {
   );
 }
 
+interface Wait {
+  readonly until: Minute;
+  readonly why: string;
+  readonly is: WaitKind;
+}
 /** What the way up waits for: its parts, or the customer's yes. */
-function waitOf(job: JobFacts, shop: ShopFacts): { readonly until: Minute; readonly why: string } | undefined {
+function waitOf(job: JobFacts, shop: ShopFacts): Wait | undefined {
   const { state, sheet } = job;
-  const waits: { readonly until: Minute; readonly why: string }[] = [];
+  const waits: Wait[] = [];
   for (const line of job.coming) {
     const until = Math.max(shop.now, line.expected ?? shop.now + UNKNOWN_PART_MIN);
     waits.push({
       until,
+      is: 'part',
       why: `${line.title}${line.expected === null ? ', no day given, say' : ''} by ${shop.say(until)}`,
     });
   }
   const quote = state.quotes.at(-1);
   if (quote && !quote.answer) {
     const until = Math.max(shop.now + 60, Date.parse(quote.at) / 60_000 + ANSWER_MIN);
-    waits.push({ until, why: `a yes, say by ${shop.say(until)}` });
+    waits.push({ until, is: 'answer', why: `a yes, say by ${shop.say(until)}` });
   }
   const judged = Object.keys(state.findings).length > 0;
   const covered = coveredParts(state);
@@ -174,6 +177,7 @@ function waitOf(job: JobFacts, shop: ShopFacts): { readonly until: Minute; reado
     const until = shop.now + UNKNOWN_PART_MIN;
     waits.push({
       until,
+      is: 'order',
       why: `${open === 1 ? 'a part that is' : `${open} parts that are`} not ordered yet, say ${shop.say(until)}`,
     });
   }
@@ -237,7 +241,7 @@ export function activitiesOf(facts: JobFacts, shop: ShopFacts): JobToPlan {
         needs: first.needs,
         attended: first.attended,
         pauses: first.attended && !first.whole,
-        ...(begins ? { notBefore: wait!.until, notBeforeWhy: wait!.why } : {}),
+        ...(begins ? { notBefore: wait!.until, notBeforeWhy: wait!.why, notBeforeIs: wait!.is } : {}),
       },
       first.noLaterThan === undefined ? {} : { noLaterThan: first.noLaterThan },
     );
@@ -261,7 +265,7 @@ export function activitiesOf(facts: JobFacts, shop: ShopFacts): JobToPlan {
     }
   flush();
   if (nextMove(job.sheet, state).kind !== 'closed') {
-    const parts = !waited && wait ? { notBefore: wait.until, notBeforeWhy: wait.why } : {};
+    const parts = !waited && wait ? { notBefore: wait.until, notBeforeWhy: wait.why, notBeforeIs: wait.is } : {};
     push('hand-over', 'Sign off and hand over', {
       minutes: SIGN_OFF_MIN,
       needs: needOf(shop.hands),
@@ -277,6 +281,7 @@ export function activitiesOf(facts: JobFacts, shop: ShopFacts): JobToPlan {
     activities[0] = {
       ...first,
       notBefore: Math.max(until, first.notBefore ?? until),
+      notBeforeIs: 'hold',
       notBeforeWhy: `on hold for ${hold.why}, say until ${shop.say(until)}`,
     };
   }
@@ -293,8 +298,11 @@ export function activitiesOf(facts: JobFacts, shop: ShopFacts): JobToPlan {
   };
 }
 
-/** What nobody knows of a unit before it is open: its way up may wait for a part. Undefined when it has no way up. */
-export function unknownsOf(job: PlanJob): Unknowns | undefined {
+/**
+ * What nobody knows of a unit before it is open: its way up may wait for a part. Undefined when it has no way up.
+ * @param known how often units of its sheet wanted something here, and how long that took
+ */
+export function unknownsOf(job: PlanJob, known: Buying = learnBuying([], [])): Unknowns | undefined {
   const build = job.activities.find((a) => a.id.startsWith(`${job.id}:build`));
-  return build && { buys: BUYS, leadMinutes: LEAD_MIN, waits: build.id };
+  return build && { ...known, waits: build.id };
 }

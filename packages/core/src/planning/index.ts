@@ -2,9 +2,9 @@ export { activitiesOf, unknownsOf, type JobFacts, type JobToPlan, type ShopFacts
 export { openMinutes, withHours, workCalendar, type WeekHours } from './calendar.ts';
 export { planFaults } from './check-plan.ts';
 export { plan, Planner, type Limit } from './improve.ts';
-export { learn, stepTimes, USUAL_SPREAD, type Learned, type StepTimes } from './learning.ts';
+export { learn, learnBuying, stepTimes, USUAL_SPREAD, type Buying, type Learned, type StepTimes } from './learning.ts';
 export { PlanError } from './plan-error.ts';
 export { promise, promiseShares, type PromiseDates, type Unknowns } from './promise.ts';
-export { suggestionsFor, type Suggestion } from './suggestions.ts';
+export { HELPER, suggestionsFor, type Agreement, type Suggestion } from './suggestions.ts';
 export * from './types.ts';
 export { lateJobs, readyAt, type LateJob, type LateLink, type Say } from './why-late.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { learn, USUAL_SPREAD } from './learning.ts';
+import { learn, learnBuying, USUAL_SPREAD } from './learning.ts';
 
 describe('minutes of a step in this shop', () => {
   test('nothing known: the sheet’s', () => {
@@ -34,5 +34,20 @@ describe('minutes of a step in this shop', () => {
     );
     const steady = Array.from({ length: 40 }, (_, i) => 30 + (i % 3) - 1);
     expect(learn(30, steady).spread).toBeLessThan(learn(30, steady.slice(0, 3)).spread);
+  });
+});
+
+describe('how often something has to be bought', () => {
+  test('nothing known: two in five, two days', () => {
+    expect(learnBuying([], []).buys).toBeCloseTo(0.4, 12);
+    expect(learnBuying([], []).leadMinutes).toBe(2880);
+  });
+  test('by hand: of nine jobs six, with three usual ones of two fifths, are 7.2 of 12', () => {
+    const bought = Array.from({ length: 9 }, (_, i) => i < 6);
+    expect(learnBuying(bought, []).buys).toBeCloseTo(7.2 / 12, 12);
+  });
+  test('a supplier of half a day: three orders count as much as the usual two days, so their geometric mean', () => {
+    expect(learnBuying([], [720, 720, 720]).leadMinutes).toBeCloseTo(Math.sqrt(720 * 2880), 6);
+    expect(learnBuying([], [0, -5]).leadMinutes).toBe(2880);
   });
 });

@@ -88,6 +88,30 @@ export function learn(sheetMinutes: number, taken: readonly number[]): Learned {
   };
 }
 
+/** How often something has to be bought for a unit, 0 to 1, and how long that takes. */
+export interface Buying {
+  readonly buys: number;
+  readonly leadMinutes: number;
+}
+/** Of a unit that nobody has opened, before anything is known: common practice. They count as so many jobs and orders. */
+const USUAL_BUYS = 0.4;
+const USUAL_LEAD_MIN = 2 * 1440;
+const USUAL_COUNTS = 3;
+
+/**
+ * How often units of a kind wanted a part that was not here, and how long it took to come: the share and the mean of the logarithms,
+ * both shrunk toward what is usual while there are few.
+ * @param bought of each job that is over: was something ordered for it?
+ * @param leads minutes from order to arrival
+ */
+export function learnBuying(bought: readonly boolean[], leads: readonly number[]): Buying {
+  const logs = leads.filter((l) => l > 0).map((l) => Math.log(l / USUAL_LEAD_MIN));
+  return {
+    buys: (bought.filter(Boolean).length + USUAL_COUNTS * USUAL_BUYS) / (bought.length + USUAL_COUNTS),
+    leadMinutes: USUAL_LEAD_MIN * Math.exp(logs.reduce((s, x) => s + x, 0) / (logs.length + USUAL_COUNTS)),
+  };
+}
+
 function median(values: readonly number[]): number {
   if (values.length === 0) return 0;
   const sorted = [...values].sort((a, b) => a - b);

@@ -14,7 +14,20 @@ export interface Suggestion {
   readonly costs: readonly string[];
   readonly problem: PlanProblem;
   readonly plan: Plan;
+  readonly agree: Agreement;
 }
+/** What has to be agreed before such a plan can be taken. */
+export type Agreement =
+  /** Nothing: it is only another order of the work. */
+  | { readonly kind: 'order' }
+  /** Hours beside the usual ones, of everybody or of a helper. */
+  | { readonly kind: 'hours'; readonly from: Minute; readonly to: Minute; readonly helper: boolean }
+  /** A part that comes sooner: the supplier is asked. */
+  | { readonly kind: 'part' }
+  /** An answer, or the end of a hold. */
+  | { readonly kind: 'job' };
+/** The helper's id among the resources. */
+export const HELPER = 'hands-helper';
 
 const HOUR = 60;
 /** Each suggestion is planned through for so long. */
@@ -30,7 +43,7 @@ export function suggestionsFor(
 ): readonly Suggestion[] {
   const job = problem.jobs.find((j) => j.id === late.job)!;
   const before = new Set(lateJobs(problem, plan, say).map((l) => l.name));
-  const changes: { readonly id: string; readonly title: string; readonly problem: PlanProblem }[] = [];
+  const changes: Pick<Suggestion, 'id' | 'title' | 'problem' | 'agree'>[] = [];
   for (const link of late.chain) {
     if (link.about.kind === 'taken') {
       const other = problem.jobs.find((j) => j.id === (link.about as { job: string }).job)!;
@@ -41,16 +54,19 @@ export function suggestionsFor(
           what.kind === 'hands'
             ? `Work on ${job.name} before ${other.name}`
             : `${what.title}: ${job.name} before ${other.name}`,
+        agree: { kind: 'order' },
         problem: { ...problem, jobs: problem.jobs.map((j) => (j.id === job.id ? { ...j, weight: j.weight * 20 } : j)) },
       });
     }
-    if (link.about.kind === 'part') {
-      const hold = link.says.startsWith('on hold');
-      const at = hold ? problem.now : courier(problem);
+    if ('until' in link.about) {
+      const { kind } = link.about;
+      const parts = kind === 'part' || kind === 'order';
+      const at = parts ? courier(problem) : problem.now;
       if (at < link.about.until)
         changes.push({
-          id: `part-${link.activity}`,
-          title: hold ? 'Off hold at once' : `Its parts by courier, ${say(at)}`,
+          id: `${kind}-${link.activity}`,
+          title: parts ? `Its parts by courier, ${say(at)}` : kind === 'hold' ? 'Off hold at once' : 'The yes at once',
+          agree: { kind: parts ? 'part' : 'job' },
           problem: earlier(problem, job, link.activity, at),
         });
     }
@@ -63,18 +79,20 @@ export function suggestionsFor(
       changes.push({
         id: 'overtime',
         title: `An hour longer on ${say(closes).split(' ')[0]}`,
+        agree: { kind: 'hours', from: closes, to: closes + HOUR, helper: false },
         problem: {
           ...problem,
           calendars: problem.calendars.map((c) => (c.id === hours.id ? withHours(c, [[closes, closes + HOUR]]) : c)),
         },
       });
     const start = hours.open.find(([, to]) => to > problem.now + HOUR);
-    if (start) {
+    if (start && !problem.resources.some((r) => r.id === HELPER)) {
       const from = Math.max(problem.now, start[0]);
-      const helper = 'hands-helper';
+      const helper = HELPER;
       changes.push({
         id: 'helper',
         title: 'A second pair of hands for half a day',
+        agree: { kind: 'hours', from, to: from + 4 * HOUR, helper: true },
         problem: {
           ...problem,
           resources: [
@@ -97,7 +115,7 @@ export function suggestionsFor(
   }
   return changes
     .filter((c, i) => changes.findIndex((o) => o.id === c.id) === i)
-    .map(({ id, title, problem: changed }): Suggestion => {
+    .map(({ id, title, agree, problem: changed }): Suggestion => {
       const planner = new Planner({ ...changed, inForce: plan.slots });
       planner.improve(limit);
       const made = planner.plan();
@@ -112,6 +130,7 @@ export function suggestionsFor(
           .filter((n) => !before.has(n)),
         problem: changed,
         plan: made,
+        agree,
       };
     })
     .filter((s) => s.ready < late.ready)

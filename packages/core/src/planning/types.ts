@@ -39,6 +39,9 @@ export interface Link {
   readonly noLaterThan?: number;
 }
 
+/** What work waits for that is not in the planner's hands. */
+export type WaitKind = 'part' | 'order' | 'answer' | 'hold';
+
 export interface Activity {
   readonly id: string;
   readonly title: string;
@@ -53,6 +56,8 @@ export interface Activity {
   readonly notBefore?: Minute;
   /** What is waited for until then, in words: "seal kit by Wed 15:00". */
   readonly notBeforeWhy?: string;
+  /** What kind of thing that is: a part on its way, one that nobody ordered yet, an answer, or a hold. */
+  readonly notBeforeIs?: WaitKind;
   /** Activities of one stay keep the unit at one bench place from the first to the last of them. */
   readonly stay?: string;
 }

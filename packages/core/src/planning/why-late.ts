@@ -1,4 +1,4 @@
-import type { Activity, Minute, Plan, PlanJob, PlanProblem } from './types.ts';
+import type { Activity, Minute, Plan, PlanJob, PlanProblem, WaitKind } from './types.ts';
 
 /** One thing that a late job waits for on its way. */
 export interface LateLink {
@@ -9,7 +9,7 @@ export interface LateLink {
   readonly says: string;
   /** What could be changed about it. */
   readonly about:
-    | { readonly kind: 'part'; readonly until: Minute }
+    | { readonly kind: WaitKind; readonly until: Minute }
     | { readonly kind: 'taken'; readonly resource: string; readonly job: string; readonly activity: string }
     | { readonly kind: 'place'; readonly job: string }
     | { readonly kind: 'work' };
@@ -85,7 +85,7 @@ function chainOf(
         ...link,
         from: slot.start,
         says: wait.why,
-        about: a.notBefore === undefined ? { kind: 'work' } : { kind: 'part', until: wait.until },
+        about: a.notBefore === undefined ? { kind: 'work' } : { kind: a.notBeforeIs ?? 'part', until: wait.until },
       });
       break;
     } else if (wait.for === 'step') at = byId.get(wait.activity)?.a;
@@ -108,4 +108,4 @@ function chainOf(
     .slice(0, 3)
     .sort((a, b) => a.to - b.to);
 }
-const waited = (plan: Plan, l: LateLink): number => l.to - Math.min(l.from, l.to) + (l.about.kind === 'part' ? 1e6 : 0);
+const waited = (plan: Plan, l: LateLink): number => l.to - Math.min(l.from, l.to) + ('until' in l.about ? 1e6 : 0);

@@ -1,0 +1,40 @@
+import type { PlanJobLabel } from '@jubb/contract';
+import type { Say, Suggestion } from '@jubb/core/planning';
+import { Link } from 'react-router';
+
+/** What has to be agreed before a plan that is looked at can be taken, and where. */
+export function Agree({
+  changed,
+  label,
+  say,
+}: {
+  readonly changed: Suggestion;
+  readonly label: PlanJobLabel | undefined;
+  readonly say: Say;
+}): React.JSX.Element {
+  const { agree } = changed;
+  return (
+    <div className="past" role="status">
+      <b className="d-block">{changed.title}: this is how it would be</b>
+      {agree.kind === 'order' && 'Only the order of the work is another: it can be taken as it is.'}
+      {agree.kind === 'hours' &&
+        `Taking it agrees on ${agree.helper ? 'a helper' : 'everybody at work'} from ${say(agree.from)} to ${say(agree.to)}.`}
+      {agree.kind === 'part' && (
+        <>
+          The supplier is asked first. Once the day is another, the week is planned anew.
+          <Link className="btn-line mt-2 d-block" to="/parts">
+            To Parts
+          </Link>
+        </>
+      )}
+      {agree.kind === 'job' && (
+        <>
+          Whoever is waited for is asked first. Clear the hold or write the yes down, and the week is planned anew.
+          <Link className="btn-line mt-2 d-block" to={`/job/${label?.id ?? ''}`}>
+            To job {label?.number}
+          </Link>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,224 @@
+import type { MeView, WeekView } from '@jubb/contract';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
+import { api, ApiError } from '../api/client.ts';
+import { queries } from '../api/queries.ts';
+import { sayIn } from './say.ts';
+import { spansOf, spansWords } from './spans.ts';
+import './plan.scss';
+
+const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+
+/** When the workshop works and with what: hours of the week, days off, what was agreed beside them, how many there are of each tool. */
+export default function HoursScreen({ me }: { readonly me: MeView }): React.JSX.Element {
+  const week = useQuery(queries.week());
+  if (!week.data) return <main className="empty">{week.isError ? week.error.message : 'Looking at the hours …'}</main>;
+  return (
+    <main className="page hourspage">
+      <div className="d-flex justify-content-between align-items-end">
+        <div>
+          <h1>Hours, days off and tools</h1>
+          <p className="quiet m-0">
+            The week is planned within these. {me.person.role === 'owner' ? '' : 'The owner sets them.'}
+          </p>
+        </div>
+        <Link to="/plan" className="btn-line">
+          The week
+        </Link>
+      </div>
+      <div className="hourscols">
+        <ShopHours
+          key={JSON.stringify([week.data.hours, week.data.tools])}
+          view={week.data}
+          owner={me.person.role === 'owner'}
+        />
+        <div>
+          <DaysOff view={week.data} owner={me.person.role === 'owner'} />
+          <Extra view={week.data} may={me.person.role !== 'parts'} />
+        </div>
+      </div>
+    </main>
+  );
+}
+
+/** Gives something to the server and asks for the week anew; what is wrong in words. */
+function useGive(): readonly [wrong: string | undefined, give: (work: () => Promise<unknown>) => Promise<boolean>] {
+  const client = useQueryClient();
+  const [wrong, setWrong] = useState<string>();
+  const give = async (work: () => Promise<unknown>): Promise<boolean> => {
+    try {
+      await work();
+      setWrong(undefined);
+      await client.invalidateQueries({ queryKey: ['week'] });
+      return true;
+    } catch (e) {
+      setWrong(e instanceof ApiError ? e.message : 'No line to the server; nothing was changed.');
+      return false;
+    }
+  };
+  return [wrong, give];
+}
+const Wrong = ({ says }: { readonly says: string | undefined }): React.JSX.Element | null =>
+  says === undefined ? null : (
+    <p className="field-error" role="alert">
+      {says}
+    </p>
+  );
+
+function ShopHours({ view, owner }: { readonly view: WeekView; readonly owner: boolean }): React.JSX.Element {
+  const [typed, setTyped] = useState(() => view.hours.map(spansWords));
+  const [tools, setTools] = useState(() => view.tools.map((t) => String(t.capacity)));
+  const [wrong, give] = useGive();
+  const read = typed.map(spansOf);
+  const bad = read.findIndex((d) => d === undefined);
+  return (
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (bad < 0)
+          void give(() =>
+            api('plan/shop', {
+              hours: read,
+              tools: view.tools.map((t, i) => ({ id: t.id, capacity: Number(tools[i]) })),
+            }),
+          );
+      }}
+    >
+      <h2>Hours of a week</h2>
+      {DAYS.map((day, i) => (
+        <div key={day} className="hoursrow">
+          <Form.Label htmlFor={`day-${i}`}>{day}</Form.Label>
+          <Form.Control
+            id={`day-${i}`}
+            value={typed[i]}
+            readOnly={!owner}
+            placeholder="closed"
+            isInvalid={read[i] === undefined}
+            onChange={(e) => setTyped(typed.map((t, k) => (k === i ? e.target.value : t)))}
+          />
+        </div>
+      ))}
+      <h2>Tools</h2>
+      {view.tools.map((t, i) => (
+        <div key={t.id} className="hoursrow">
+          <Form.Label htmlFor={`tool-${t.id}`}>{t.title}, how many</Form.Label>
+          <Form.Control
+            id={`tool-${t.id}`}
+            type="number"
+            min={0}
+            max={20}
+            value={tools[i]}
+            readOnly={!owner}
+            onChange={(e) => setTools(tools.map((x, k) => (k === i ? e.target.value : x)))}
+          />
+        </div>
+      ))}
+      <Wrong
+        says={
+          bad >= 0 ? `${DAYS[bad]}: hours such as 08:00 to 12:00, 12:30 to 17:00; nothing when it is closed` : wrong
+        }
+      />
+      {owner && (
+        <button type="submit" className="btn-go mt-2" disabled={bad >= 0}>
+          Keep these hours <kbd>Enter</kbd>
+        </button>
+      )}
+    </form>
+  );
+}
+
+function DaysOff({ view, owner }: { readonly view: WeekView; readonly owner: boolean }): React.JSX.Element {
+  const [day, setDay] = useState('');
+  const [person, setPerson] = useState('');
+  const [wrong, give] = useGive();
+  const hands = view.people;
+  const name = (id: string | null): string => hands.find((h) => h.id === id)?.name ?? 'Nobody works';
+  return (
+    <section aria-label="Days off">
+      <h2>Days off</h2>
+      {view.daysOff.length === 0 && <p className="quiet">None.</p>}
+      {view.daysOff.map((d) => (
+        <div key={`${d.day}/${d.person}`} className="hoursrow">
+          <span>
+            <b>{d.day}</b> {name(d.person)}
+          </span>
+          {owner && (
+            <button
+              type="button"
+              className="btn-line"
+              onClick={() =>
+                void give(() =>
+                  api(`plan/days-off/${d.day}${d.person ? `?person=${d.person}` : ''}`, undefined, 'DELETE'),
+                )
+              }
+            >
+              Take back
+            </button>
+          )}
+        </div>
+      ))}
+      {owner && (
+        <form
+          className="hoursrow"
+          onSubmit={(e) => {
+            e.preventDefault();
+            void give(() => api('plan/days-off', { day, ...(person ? { person } : {}) })).then(
+              (ok) => ok && setDay(''),
+            );
+          }}
+        >
+          <Form.Control type="date" aria-label="Day off" value={day} onChange={(e) => setDay(e.target.value)} />
+          <Form.Select aria-label="Whose" value={person} onChange={(e) => setPerson(e.target.value)}>
+            <option value="">Nobody works</option>
+            {hands.map((h) => (
+              <option key={h.id} value={h.id}>
+                {h.name}
+              </option>
+            ))}
+          </Form.Select>
+          <button type="submit" className="btn-line" disabled={day === ''}>
+            Add
+          </button>
+        </form>
+      )}
+      <Wrong says={wrong} />
+    </section>
+  );
+}
+
+function Extra({ view, may }: { readonly view: WeekView; readonly may: boolean }): React.JSX.Element {
+  const [wrong, give] = useGive();
+  const say = sayIn(view.zone);
+  return (
+    <section aria-label="Agreed beside these">
+      <h2>Agreed beside these</h2>
+      {view.extraHours.length === 0 && (
+        <p className="quiet">Nothing. Where an hour longer or a helper saves a promise, the week offers it.</p>
+      )}
+      {view.extraHours.map((x) => (
+        <div key={x.id} className="hoursrow">
+          <span>
+            <b>
+              {say(x.from)} to {say(x.to)}
+            </b>{' '}
+            {x.helper ? 'a helper' : (view.people.find((p) => p.id === x.person)?.name ?? 'everybody')}, agreed by{' '}
+            {x.by}
+          </span>
+          {may && (
+            <button
+              type="button"
+              className="btn-line"
+              onClick={() => void give(() => api(`plan/extra-hours/${x.id}`, undefined, 'DELETE'))}
+            >
+              Take back
+            </button>
+          )}
+        </div>
+      ))}
+      <Wrong says={wrong} />
+    </section>
+  );
+}

@@ -1,0 +1,93 @@
+import type { Activity, Minute, Plan, PlanProblem, Resource, Slot } from '@jubb/core/planning';
+import type { PlanJobLabel } from '@jubb/contract';
+
+/** What cures, drains or settles by itself needs nothing, and is looked for all the same. */
+export const ALONE: Resource = { id: 'alone', title: 'By itself', kind: 'machine', capacity: 1 };
+
+/** A piece of work in the lane of one thing that it uses. */
+export interface Bar {
+  readonly activity: Activity;
+  readonly job: string;
+  readonly name: string;
+  readonly slot: Slot;
+  readonly resource: string;
+}
+/** Work of one job that follows on in one lane. */
+export interface Run {
+  readonly job: string;
+  readonly name: string;
+  readonly from: Minute;
+  readonly to: Minute;
+  readonly attended: boolean;
+}
+/** Pieces nearer to each other than this are one run. */
+const NEAR_MIN = 5;
+/** How wide a flag is, in the drawing's units. */
+export const FLAG_WIDE = 38;
+
+/** Every piece of work of a plan, once in each lane that it uses. */
+export function barsOf(problem: PlanProblem, plan: Plan): readonly Bar[] {
+  return problem.jobs.flatMap((job) =>
+    job.activities.flatMap((activity) => {
+      const slot = plan.slots[activity.id];
+      return slot
+        ? (slot.on.length > 0 ? slot.on : [ALONE.id]).map((resource) => ({
+            activity,
+            job: job.id,
+            name: job.name,
+            slot,
+            resource,
+          }))
+        : [];
+    }),
+  );
+}
+
+/** Work of one job that follows on in one lane, as one piece to be named. */
+export function runsOf(bars: readonly Bar[]): readonly Run[] {
+  const out: { job: string; name: string; from: Minute; to: Minute; attended: boolean }[] = [];
+  for (const b of [...bars].sort((x, y) => x.slot.start - y.slot.start)) {
+    const last = out.at(-1);
+    const follows = last?.job === b.job && last.attended === b.activity.attended && b.slot.start - last.to <= NEAR_MIN;
+    if (follows) last.to = b.slot.end;
+    else out.push({ job: b.job, name: b.name, from: b.slot.start, to: b.slot.end, attended: b.activity.attended });
+  }
+  return out;
+}
+
+/** A promise in the days shown: those of about one moment stand beside each other, in rows. */
+export interface Flag {
+  readonly label: PlanJobLabel;
+  /** Where the moment stands, and how many places to the right of it and below the flag does. */
+  readonly x: number;
+  readonly column: number;
+  readonly row: number;
+}
+
+/**
+ * Promises in the days shown.
+ * @param x where a moment stands in the drawing
+ * @param right where the drawing ends
+ */
+export function flagsOf(
+  labels: readonly PlanJobLabel[],
+  now: Minute,
+  to: Minute,
+  x: (at: Minute) => number,
+  right: number,
+): readonly Flag[] {
+  const groups: { x: number; labels: PlanJobLabel[] }[] = [];
+  for (const label of labels
+    .filter((l) => l.due !== null && l.due > now && l.due <= to)
+    .sort((a, b) => a.due! - b.due!)) {
+    const at = Math.min(x(label.due!), right - FLAG_WIDE);
+    const last = groups.at(-1);
+    if (last && at - last.x < FLAG_WIDE) last.labels.push(label);
+    else groups.push({ x: at, labels: [label] });
+  }
+  return groups.flatMap((g, i) => {
+    const room = (groups[i + 1]?.x ?? right) - g.x;
+    const across = Math.max(1, Math.floor(room / FLAG_WIDE));
+    return g.labels.map((label, k) => ({ label, x: g.x, column: k % across, row: Math.floor(k / across) }));
+  });
+}
