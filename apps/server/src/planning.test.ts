@@ -86,6 +86,25 @@ describe('the week', () => {
   });
 });
 
+describe('what a job counts', () => {
+  test('goes into the plan; set by those who plan, once, twice or four times', async () => {
+    const { problem } = await week();
+    const [job] = problem.jobs;
+    expect(job!.weight).toBe(1);
+    const path = `/api/plan/jobs/${job!.id}/weight`;
+    expect((await shop.post(path, { weight: 4 }, 'Tam Veitch')).status).toBe(403);
+    expect((await shop.post(path, { weight: 3 })).status).toBe(400);
+    expect((await shop.post(path, { weight: 4 })).status).toBe(204);
+    const after = await week();
+    expect(after.problem.jobs.find((j) => j.id === job!.id)!.weight).toBe(4);
+    expect(after.jobs.find((j) => j.id === job!.id)!.weight).toBe(4);
+    await shop.post(path, { weight: 1 });
+    expect((await shop.post('/api/plan/jobs/00000000-0000-4000-8000-000000000000/weight', { weight: 2 })).status).toBe(
+      404,
+    );
+  });
+});
+
 describe('hours', () => {
   const span = (from: number, to: number): number => to - from;
   const openOn = (view: WeekView, calendar: string, from: number, to: number): number =>

@@ -5,6 +5,7 @@ import {
   IsArray,
   IsBoolean,
   IsDateString,
+  IsIn,
   IsInt,
   IsNumber,
   IsOptional,
@@ -16,6 +17,8 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { IsWeek } from './week.ts';
+
+export const jobWeights = [1, 2, 4] as const;
 
 export class SlotDto {
   @IsString()
@@ -138,6 +141,12 @@ export class ShopHoursDto {
   tools: ToolCountDto[];
 }
 
+/** What a late minute of a job costs against one of another. */
+export class JobWeightDto {
+  @IsIn(jobWeights, { message: `Once, twice or four times: ${jobWeights.join(', ')}` })
+  weight: (typeof jobWeights)[number];
+}
+
 /** What people need to read a plan: whose job, which unit. */
 export interface PlanJobLabel {
   readonly id: string;
@@ -146,6 +155,7 @@ export interface PlanJobLabel {
   readonly customer: string;
   readonly place: string | null;
   readonly due: number | null;
+  readonly weight: number;
 }
 export interface PlanInForce {
   readonly version: number;

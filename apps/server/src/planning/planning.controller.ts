@@ -17,6 +17,7 @@ import {
   AskPromiseDto,
   DayOffDto,
   ExtraHoursDto,
+  JobWeightDto,
   ShopHoursDto,
   TakePlanDto,
   type PlanInForce,
@@ -29,6 +30,7 @@ import ical from 'ical-generator';
 import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
+import { Job } from '../database/entities/job.entity.ts';
 import { Workshop } from '../database/entities/workshop.entity.ts';
 import { SheetsService } from '../sheets/sheets.service.ts';
 import { PlanQueue } from './plan-queue.ts';
@@ -169,6 +171,15 @@ export class PlanningController {
   ): Promise<void> {
     if (!/^\d{4}-\d\d-\d\d$/.test(day)) throw new UnprocessableEntityException('day: a date such as 2026-12-24');
     await this.db.query(`DELETE FROM day_off WHERE day = $1 AND person IS NOT DISTINCT FROM $2`, [day, person ?? null]);
+  }
+
+  /** Says how much a late minute of a job counts. */
+  @Post('jobs/:id/weight')
+  @HttpCode(204)
+  @AllowedFor('owner', 'mechanic')
+  async weigh(@Param('id', ParseUUIDPipe) id: string, @Body() dto: JobWeightDto): Promise<void> {
+    const { affected } = await this.db.getRepository(Job).update({ id }, { weight: dto.weight });
+    if (!affected) throw new NotFoundException('There is no such job');
   }
 
   /** Agrees on hours beside the usual ones. */

@@ -77,9 +77,9 @@ export class ShopService {
           return { title: l.title, expected: expected ? expected.getTime() / MINUTE_MS : null };
         });
       const due = job.promise ? job.promise.getTime() / MINUTE_MS : null;
-      jobs.push(activitiesOf({ id: job.id, name: String(job.number), sheet, state, due, coming }, facts));
-      const { number, title, place } = job;
-      labels.push({ id: job.id, number, title, customer: job.customer.name, place, due });
+      const { number, title, place, weight } = job;
+      jobs.push(activitiesOf({ id: job.id, name: String(number), sheet, state, due, weight, coming }, facts));
+      labels.push({ id: job.id, number, title, customer: job.customer.name, place, due, weight });
     }
     const inForce = await this.inForce();
     const known = new Set(jobs.flatMap((j) => j.activities.map((a) => a.id)));

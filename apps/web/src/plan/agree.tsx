@@ -1,15 +1,21 @@
-import type { PlanJobLabel } from '@jubb/contract';
+import type { MeView, PlanJobLabel } from '@jubb/contract';
 import type { Say, Suggestion } from '@jubb/core/planning';
 import { Link } from 'react-router';
+import { moneyWords } from '../money.ts';
 
 /** What has to be agreed before a plan that is looked at can be taken, and where. */
 export function Agree({
   changed,
   label,
+  hands,
+  workshop,
   say,
 }: {
   readonly changed: Suggestion;
   readonly label: PlanJobLabel | undefined;
+  /** How many are at work. */
+  readonly hands: number;
+  readonly workshop: MeView['workshop'];
   readonly say: Say;
 }): React.JSX.Element {
   const { agree } = changed;
@@ -18,7 +24,7 @@ export function Agree({
       <b className="d-block">{changed.title}: this is how it would be</b>
       {agree.kind === 'order' && 'Only the order of the work is another: it can be taken as it is.'}
       {agree.kind === 'hours' &&
-        `Taking it agrees on ${agree.helper ? 'a helper' : 'everybody at work'} from ${say(agree.from)} to ${say(agree.to)}.`}
+        `Taking it agrees on ${agree.helper ? 'a helper' : 'everybody at work'} from ${say(agree.from)} to ${say(agree.to)}: ${moneyWords(spendMinor(agree, hands, workshop.rateMinor), workshop.currency)} of hours.`}
       {agree.kind === 'part' && (
         <>
           The supplier is asked first. Once the day is another, the week is planned anew.
@@ -38,3 +44,10 @@ export function Agree({
     </div>
   );
 }
+
+/** What such hours are worth at the workshop's rate, minor units. */
+export const spendMinor = (
+  { from, to, helper }: { readonly from: number; readonly to: number; readonly helper: boolean },
+  hands: number,
+  rateMinor: number,
+): number => Math.round(((to - from) / 60) * (helper ? 1 : hands) * rateMinor);

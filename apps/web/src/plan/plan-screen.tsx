@@ -12,6 +12,7 @@ import { Agree } from './agree.tsx';
 import { PlanSide } from './plan-side.tsx';
 import { sayIn } from './say.ts';
 import { usePlanner, type Tried } from './use-planner.ts';
+import { Weigh } from './weigh.tsx';
 import { weekAxis } from './week-axis.ts';
 import './plan.scss';
 
@@ -114,6 +115,7 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
       for (const a of job.activities) if (a.id === id) return `${job.name}: ${a.title}`;
     return undefined;
   };
+  const chosenJob = view?.jobs.find((j) => chosen?.startsWith(`${j.id}:`));
   const inForce = plan && view?.inForce ? same(plan.slots, view.inForce.slots) : false;
   const agreed = changed === undefined || changed.agree.kind === 'order' || changed.agree.kind === 'hours';
   const mayTake = plan !== undefined && !busy && !inForce && agreed && me.person.role !== 'parts';
@@ -240,7 +242,16 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
           busy={busy}
           use={setChanged}
         />
-        {changed && <Agree changed={changed} label={view.jobs.find((j) => j.id === changed.for)} say={say} />}
+        {changed && (
+          <Agree
+            changed={changed}
+            label={view.jobs.find((j) => j.id === changed.for)}
+            hands={hands}
+            workshop={me.workshop}
+            say={say}
+          />
+        )}
+        {!changed && !moved && chosenJob && <Weigh job={chosenJob} may={me.person.role !== 'parts'} />}
         {agreed && (
           <button type="button" className="btn-go mt-auto" onClick={() => void take()} disabled={!mayTake}>
             <span>

@@ -9,6 +9,7 @@ const label = (number: number, due: number | null): PlanJobLabel => ({
   customer: 'Airfield',
   place: null,
   due,
+  weight: 1,
 });
 const bar = (job: string, start: number, end: number, attended = true): Bar => ({
   activity: { id: `${job}/${start}`, title: 'Strip', minutes: end - start, needs: [], attended, after: [] },

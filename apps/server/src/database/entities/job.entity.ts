@@ -75,6 +75,10 @@ export class Job {
   @Column({ type: 'timestamptz', nullable: true })
   promise: Date | null;
 
+  /** What a minute too late costs against a minute of another job; 1 is usual. */
+  @Column({ type: 'real', default: 1 })
+  weight: number;
+
   @Column({ type: 'text', nullable: true })
   place: string | null;
 
