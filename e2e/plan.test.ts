@@ -170,7 +170,9 @@ describe('an open week', () => {
     const offered = (await text(page, '.planside')).includes('hour longer') ? 'hour longer' : 'pair of hands';
     await press(page, '.save', offered);
     await has(page, 'Taking it agrees on');
-    await page.waitForFunction(() => document.querySelector('.planside .btn-go')?.textContent?.includes('Agreed'));
+    await page.waitForFunction(() =>
+      document.querySelector('.planside .btn-go')?.textContent?.includes('Agree to this'),
+    );
     await axeClean(page);
     await page.keyboard.press('Enter');
     await has(page, 'This plan is in force');

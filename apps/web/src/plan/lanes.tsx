@@ -53,8 +53,9 @@ export const Lanes = memo(function Lanes({
   const svg = useRef<SVGSVGElement>(null);
   const [grip, setGrip] = useState<{ readonly bar: Bar; readonly x: number }>();
   const bars = useMemo(() => barsOf(problem, plan), [problem, plan]);
-  const lanes = [...problem.resources, ALONE].filter(
-    (r) => r.kind === 'hands' || bars.some((b) => b.resource === r.id),
+  const hands = (r: Resource): boolean => r.kind === 'hands';
+  const lanes = [...problem.resources.filter(hands), ...problem.resources.filter((r) => !hands(r)), ALONE].filter(
+    (r) => hands(r) || bars.some((b) => b.resource === r.id),
   );
   const end = axis.days.at(-1);
   const right = end ? end.x + end.width : LANES_WIDTH;

@@ -230,6 +230,15 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
             {wrong}
           </div>
         )}
+        {changed && (
+          <Agree
+            changed={changed}
+            label={view.jobs.find((j) => j.id === changed.for)}
+            hands={hands}
+            workshop={me.workshop}
+            say={say}
+          />
+        )}
         <PlanSide
           problem={problem}
           plan={plan}
@@ -242,15 +251,6 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
           busy={busy}
           use={setChanged}
         />
-        {changed && (
-          <Agree
-            changed={changed}
-            label={view.jobs.find((j) => j.id === changed.for)}
-            hands={hands}
-            workshop={me.workshop}
-            say={say}
-          />
-        )}
         {!changed && !moved && chosenJob && <Weigh job={chosenJob} may={me.person.role !== 'parts'} />}
         {agreed && (
           <button type="button" className="btn-go mt-auto" onClick={() => void take()} disabled={!mayTake}>
@@ -260,7 +260,7 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
                 : busy
                   ? 'Planning …'
                   : changed?.agree.kind === 'hours'
-                    ? 'Agreed: take this plan'
+                    ? 'Agree to this'
                     : 'Take this plan'}
             </span>
             <kbd>Enter</kbd>

@@ -30,7 +30,7 @@ export interface PlanAnswer {
 }
 
 /** Late jobs that are told what would save them: the worst ones. */
-const MOST_SAVED = 2;
+const MOST_SAVED = 4;
 /** Shares of the time after which the best so far is shown. */
 const SHOWN = [0.15, 0.35, 0.5];
 
@@ -55,7 +55,11 @@ export function work({ id, problem, zone, seconds, suggest }: AskPlan, tell: (a:
     const suggestions = late
       .slice(0, MOST_SAVED)
       .flatMap((l) => suggestionsFor(problem, plan, l, say).map((s) => ({ ...s, for: l.job })));
-    tell({ id, suggestions, done: true });
+    // Hours are agreed on once, whomever they save; what keeps a promise comes first.
+    const once = suggestions.filter(
+      (s, i) => s.agree.kind !== 'hours' || suggestions.findIndex((o) => o.id === s.id && o.keeps >= s.keeps) === i,
+    );
+    tell({ id, suggestions: once.sort((a, b) => Number(b.keeps) - Number(a.keeps)), done: true });
   } catch (e) {
     tell({ id, wrong: e instanceof PlanError ? e.message : `It cannot be planned: ${String(e)}`, done: true });
   }
