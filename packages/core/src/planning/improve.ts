@@ -1,5 +1,5 @@
 import { lowerBound } from './bound.ts';
-import { Builder } from './builder.ts';
+import { Dispatcher } from './dispatcher.ts';
 import { Built } from './built.ts';
 import { seeded } from './chance.ts';
 import { compile, type Compiled } from './compiled.ts';
@@ -41,7 +41,7 @@ const SORT = 25;
  */
 export class Planner {
   private readonly c: Compiled;
-  private readonly builder: Builder;
+  private readonly builder: Dispatcher;
   private readonly moves: Moves;
   private now: Built;
   private next: Built;
@@ -59,7 +59,7 @@ export class Planner {
    */
   constructor(problem: PlanProblem, seed = 1) {
     this.c = compile(problem);
-    this.builder = new Builder(this.c);
+    this.builder = new Dispatcher(this.c);
     this.random = seeded(seed);
     this.moves = new Moves(this.c, this.random);
     this.now = new Built(this.c);

@@ -1,4 +1,4 @@
-import type { Builder } from './builder.ts';
+import type { Dispatcher } from './dispatcher.ts';
 import type { Built } from './built.ts';
 import type { Compiled } from './compiled.ts';
 
@@ -20,7 +20,7 @@ export class WholeJobs {
 
   constructor(
     private readonly c: Compiled,
-    private readonly builder: Builder,
+    private readonly builder: Dispatcher,
     private readonly random: () => number,
   ) {
     this.priority = new Float64Array(c.activities.length);
