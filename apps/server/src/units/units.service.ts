@@ -49,7 +49,7 @@ function visitOf(sheet: Sheet, state: BenchState): PastVisit {
   const record = buildRecord(sheet, state);
   const judged = record.findings
     .filter((f) => f.finding !== 'reuse')
-    .map((f) => `${f.title}: ${f.finding}, ${f.reason.toLowerCase()}`);
+    .map((f) => `${f.title}: ${f.finding}, ${f.reason.charAt(0).toLowerCase()}${f.reason.slice(1)}`);
   const set = record.comparisons.map((c) => {
     const from = c.asFound ? formatQuantity(c.asFound.value) : 'not read';
     return c.now

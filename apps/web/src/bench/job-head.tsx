@@ -35,7 +35,7 @@ export function JobHead({
         </h1>
         <small>
           Job {booked?.number}
-          {visits > 0 ? `, here before: ${visits}` : ''} · {booked?.customer.name} · {booked?.complaint.toLowerCase()}
+          {visits > 0 ? `, here before: ${visits}` : ''} · {booked?.customer.name} · {booked?.complaint}
         </small>
       </div>
       <div className="fact">

@@ -34,8 +34,12 @@ export function GaugeRow({
           <b>{gauge.name}</b>
           <small>
             <VerdictMark verdict={MARK[verdict]} says={WORDS[verdict]} />
-            {ratio !== undefined && ` ${formatNumber(ratio, 1)} : 1`}
-            {gauge.uncertainty && <span className="d-block">± {formatQuantity(gauge.uncertainty)}</span>}
+            <span className="d-block">
+              {[
+                ...(gauge.uncertainty ? [`± ${formatQuantity(gauge.uncertainty)}`] : []),
+                ...(ratio === undefined ? [] : [`${formatNumber(ratio, 1)} : 1`]),
+              ].join(', ')}
+            </span>
           </small>
         </button>
       ))}
