@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import type { QueuedView, WeekView } from '@jubb/contract';
+import type { JobView, QueuedView, WeekView } from '@jubb/contract';
 import type { Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
 import { ask } from './hands.ts';
@@ -187,6 +187,23 @@ describe('an open week', () => {
     await press(page, '.hoursrow button', 'Take back');
     await page.waitForFunction(() => !document.body.textContent?.includes('agreed by Magnus Sorley'));
     expect((await week()).extraHours).toEqual([]);
+  });
+
+  test('another day is promised once somebody agreed to it, and stands in the log', async () => {
+    await open();
+    const { jobs } = await week();
+    await press(page, '.save', 'instead');
+    await page.waitForSelector('#agreed-by');
+    await page.waitForFunction(() => !document.querySelector('.planmain')?.textContent?.includes('still planning'));
+    await axeClean(page);
+    await page.type('#agreed-by', 'the foreman, by telephone');
+    await page.keyboard.press('Enter');
+    await page.waitForFunction(() => document.querySelector('#agreed-by') === null);
+    const after = await week();
+    const moved = after.jobs.find((j) => j.due !== jobs.find((o) => o.id === j.id)?.due)!;
+    const { events } = await ask<JobView>(page, `jobs/${moved.id}`);
+    const last = events.at(-1)!;
+    expect([last.type, last.payload]).toMatchObject(['promise-moved', { says: 'the foreman, by telephone' }]);
   });
 
   test('hours are the owner’s to set: typed as people say them, wrong ones named', async () => {

@@ -39,6 +39,13 @@ export function openApi(app: INestApplication): OpenAPIObject {
         additionalProperties: { type: 'number' },
         description: 'figure → number, in canonical units',
       },
+      isWeek: {
+        type: 'array',
+        minItems: 7,
+        maxItems: 7,
+        items: { type: 'array', items: { type: 'array', items: { type: 'string' }, minItems: 2, maxItems: 2 } },
+        description: 'opening hours, Monday first: of each day spans such as ["08:00", "12:00"]',
+      },
       isTorque: { description: 'a torque' },
       isKnownUnit: { description: 'a unit such as N·m, ft·lbf, mm, thou' },
     },

@@ -1,8 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { PlanInForce, PlanMove, QueuedView, WeekView } from '@jubb/contract';
+import type { JobView, PlanInForce, PlanMove, QueuedView, WeekView } from '@jubb/contract';
 import { planFaults, plan, type Slots } from '@jubb/core/planning';
 import ICAL from 'ical.js';
-import { openShop, type TestShop } from './shop.fixtures.ts';
+import { envelope, openShop, type TestShop } from './shop.fixtures.ts';
 
 let shop: TestShop;
 beforeAll(async () => {
@@ -105,6 +105,24 @@ describe('what a job counts', () => {
   });
 });
 
+describe('another day that is promised', () => {
+  test('is what the week is planned for, and what the Floor shows', async () => {
+    const { problem } = await week();
+    const [job] = problem.jobs;
+    const { events } = (await shop.get(`/api/jobs/${job!.id}`)).body as JobView;
+    const promise = new Date(Date.now() + 9 * 86_400_000).toISOString();
+    const command = { type: 'move-promise', promise, says: 'agreed at the counter' };
+    const answer = await shop.post(`/api/jobs/${job!.id}/commands`, envelope(events.length, command));
+    expect(answer.status).toBe(200);
+    const after = await week();
+    expect(after.problem.jobs.find((j) => j.id === job!.id)!.due).toBe(Date.parse(promise) / 60_000);
+    const floor = (await shop.get('/api/floor')).body as { jobs: { id: string; promise: string }[] };
+    expect(floor.jobs.find((j) => j.id === job!.id)!.promise).toBe(promise);
+    const wrong = envelope(events.length + 1, { ...command, says: '' });
+    expect((await shop.post(`/api/jobs/${job!.id}/commands`, wrong)).status).toBe(400);
+  });
+});
+
 describe('hours', () => {
   const span = (from: number, to: number): number => to - from;
   const openOn = (view: WeekView, calendar: string, from: number, to: number): number =>
@@ -138,6 +156,30 @@ describe('hours', () => {
       expect((await shop.remove(`/api/plan/extra-hours/${(made as { id: string }).id}`)).status).toBe(204);
     const back = await week();
     expect([back.extraHours, back.problem.resources.some((r) => r.id === 'hands-helper')]).toEqual([[], false]);
+  });
+
+  test('agreed on with a plan: written together, or not at all when somebody was quicker', async () => {
+    const view = await week();
+    const { open } = view.problem.calendars[0]!;
+    const from = open.find(([a]) => a > view.problem.now + 2880)![0];
+    const agreed = { from, to: from + 120, helper: true };
+    const helper: WeekView['problem'] = {
+      ...view.problem,
+      resources: [
+        ...view.problem.resources,
+        { id: 'hands-helper', title: 'Helper', kind: 'hands', capacity: 1, calendar: 'hands-helper' },
+      ],
+      calendars: [...view.problem.calendars, { id: 'hands-helper', open: [[from, from + 120]] }],
+    };
+    const { slots } = plan(helper, { orders: 60 });
+    const late = await shop.post('/api/plan', { ...body(view, slots, 77), agreed });
+    expect(late.status).toBe(409);
+    expect((await week()).extraHours).toEqual([]);
+    const taken = await shop.post('/api/plan', { ...body(view, slots), agreed });
+    expect(taken.status).toBe(200);
+    const [extra] = (await week()).extraHours;
+    expect(extra).toMatchObject({ ...agreed, by: 'Magnus Sorley' });
+    await shop.remove(`/api/plan/extra-hours/${extra!.id}`);
   });
 
   test.each([

@@ -189,6 +189,18 @@ export class ClearHoldDto extends CommandDto {
   note?: string;
 }
 
+export class MovePromiseDto extends CommandDto {
+  declare type: 'move-promise';
+  @IsDateString({}, { message: 'A day and a time' })
+  promise: string;
+
+  /** Who agreed to it, and how. */
+  @IsString()
+  @MinLength(1, { message: 'Say who agreed, and how' })
+  @MaxLength(400)
+  says: string;
+}
+
 export class MoveDto extends CommandDto {
   declare type: 'move';
   @IsString()
@@ -243,6 +255,7 @@ export const commandDtos = [
   { name: 'hold', value: HoldDto },
   { name: 'clear-hold', value: ClearHoldDto },
   { name: 'move', value: MoveDto },
+  { name: 'move-promise', value: MovePromiseDto },
   { name: 'take-back', value: TakeBackDto },
   { name: 'check-over', value: CheckOverDto },
   { name: 'sign-off', value: SignOffDto },

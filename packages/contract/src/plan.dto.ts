@@ -59,6 +59,25 @@ export class PinDto {
   @IsString({ each: true })
   on?: string[];
 }
+/** Hours beside the usual ones: everybody's, one person's, or a helper's. */
+export class ExtraHoursDto {
+  /** Minutes since 1970, UTC. */
+  @IsInt()
+  @Min(0)
+  from: number;
+
+  @IsInt()
+  @Min(0)
+  to: number;
+
+  @IsBoolean()
+  helper: boolean;
+
+  /** Whose, when it is not a helper's; everybody's when it is left out. */
+  @IsOptional()
+  @IsUUID()
+  person?: string;
+}
 /** A plan that is to be the one in force. */
 export class TakePlanDto {
   /** Of the plan in force that this one replaces; 0 when there was none. */
@@ -81,6 +100,12 @@ export class TakePlanDto {
   @ValidateNested({ each: true })
   @Type(() => PinDto)
   pins: PinDto[];
+
+  /** Hours that this plan needs and that are agreed on with it. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => ExtraHoursDto)
+  agreed?: ExtraHoursDto;
 }
 /** Asks which dates could be promised for a unit of a sheet. */
 export class AskPromiseDto {
@@ -99,25 +124,6 @@ export class DayOffDto {
   person?: string;
 }
 
-/** Hours beside the usual ones: everybody's, one person's, or a helper's. */
-export class ExtraHoursDto {
-  /** Minutes since 1970, UTC. */
-  @IsInt()
-  @Min(0)
-  from: number;
-
-  @IsInt()
-  @Min(0)
-  to: number;
-
-  @IsBoolean()
-  helper: boolean;
-
-  /** Whose, when it is not a helper's; everybody's when it is left out. */
-  @IsOptional()
-  @IsUUID()
-  person?: string;
-}
 export class ToolCountDto {
   @IsString()
   @MaxLength(40)

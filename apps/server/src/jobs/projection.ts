@@ -43,6 +43,7 @@ export function project(pinned: Sheet, state: BenchState): Record<string, unknow
     parts_off: Object.keys(state.off).length,
     hold: hold ? { why: hold.why, note: hold.note, since: hold.at } : null,
     place: state.place ?? null,
+    promise: state.booked?.promise ?? null,
     notices: notices(sheet, state),
   };
 }

@@ -20,6 +20,7 @@ import {
   JobWeightDto,
   ShopHoursDto,
   TakePlanDto,
+  type ExtraHours,
   type PlanInForce,
   type PlanMove,
   type WeekView,
@@ -27,7 +28,8 @@ import {
 } from '@jubb/contract';
 import { PlanError, planFaults, unknownsOf, workCalendar, type Slot } from '@jubb/core/planning';
 import ical from 'ical-generator';
-import { DataSource } from 'typeorm';
+import { randomUUID } from 'node:crypto';
+import { DataSource, type EntityManager } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import { Job } from '../database/entities/job.entity.ts';
@@ -67,7 +69,8 @@ export class PlanningController {
     const age = now / MINUTE_MS - dto.now;
     if (age > STALE_MIN || age < -1)
       throw new UnprocessableEntityException(`now: this plan is of ${Math.round(age)} min ago; plan again`);
-    const view = await this.shop.view(new Date(now));
+    const agreed = dto.agreed && extraOf(dto.agreed, me);
+    const view = await this.shop.view(new Date(now), agreed);
     const slots: Record<string, Slot> = {};
     for (const { activity, start, end, on, place } of dto.slots)
       slots[activity] = { start, end, on, ...(place === undefined ? {} : { place }) };
@@ -78,20 +81,23 @@ export class PlanningController {
         message: `This plan cannot be worked: ${faults.slice(0, 3).join('; ')}`,
         errors: { slots: faults.slice(0, 20) },
       });
-    const rows = (await this.db.query(
-      `INSERT INTO plan_in_force (version, slots, pins, by_name, at) SELECT 1, $1, $2, $3, now() WHERE $4 = 0
-       ON CONFLICT (id) DO NOTHING RETURNING version`,
-      [JSON.stringify(slots), JSON.stringify(pins), me.name, dto.version],
-    )) as unknown[];
-    if (rows.length === 0) {
-      const [changed] = (await this.db.query(
+    // The agreement and its plan are written together or not at all.
+    await this.db.transaction(async (m) => {
+      if (agreed) await keepExtra(m, agreed);
+      const rows = (await m.query(
+        `INSERT INTO plan_in_force (version, slots, pins, by_name, at) SELECT 1, $1, $2, $3, now() WHERE $4 = 0
+         ON CONFLICT (id) DO NOTHING RETURNING version`,
+        [JSON.stringify(slots), JSON.stringify(pins), me.name, dto.version],
+      )) as unknown[];
+      if (rows.length > 0) return;
+      const [changed] = (await m.query(
         `UPDATE plan_in_force SET version = version + 1, slots = $1, pins = $2, by_name = $3, at = now()
          WHERE version = $4 RETURNING version`,
         [JSON.stringify(slots), JSON.stringify(pins), me.name, dto.version],
       )) as [unknown[], number];
       if (changed.length === 0)
         throw new ConflictException('Somebody else has put a plan in force meanwhile: look at it, and plan again');
-    }
+    });
     return (await this.shop.inForce())!;
   }
 
@@ -187,23 +193,9 @@ export class PlanningController {
   @HttpCode(201)
   @AllowedFor('owner', 'mechanic')
   async agree(@Body() dto: ExtraHoursDto, @Me() me: Person): Promise<{ readonly id: string }> {
-    const hours = (dto.to - dto.from) / 60;
-    if (hours <= 0 || hours > LONGEST_EXTRA_H)
-      throw new UnprocessableEntityException({
-        message: `to: ${hours.toFixed(1)} h; more than nothing and at most ${LONGEST_EXTRA_H} h`,
-        errors: { to: [`More than nothing, at most ${LONGEST_EXTRA_H} h`] },
-      });
-    const [row] = (await this.db.query(
-      `INSERT INTO extra_hours (starts, ends, helper, person, by_name) VALUES ($1, $2, $3, $4, $5) RETURNING id`,
-      [
-        new Date(dto.from * MINUTE_MS),
-        new Date(dto.to * MINUTE_MS),
-        dto.helper,
-        dto.helper ? null : (dto.person ?? null),
-        me.name,
-      ],
-    )) as [{ id: string }];
-    return row;
+    const extra = extraOf(dto, me);
+    await keepExtra(this.db.manager, extra);
+    return { id: extra.id };
   }
 
   @Delete('extra-hours/:id')
@@ -265,4 +257,26 @@ export class PlanningController {
 /** Jobs as released at the moment that a plan was made for, a little ago. */
 function asOf(jobs: WeekView['problem']['jobs'], now: number): WeekView['problem']['jobs'] {
   return jobs.map((j) => ({ ...j, release: Math.min(j.release, now) }));
+}
+
+/** Hours as they are agreed on by somebody. @throws UnprocessableEntityException when they run backwards or too long */
+function extraOf({ from, to, helper, person }: ExtraHoursDto, me: Person): ExtraHours {
+  const hours = (to - from) / 60;
+  if (hours <= 0 || hours > LONGEST_EXTRA_H)
+    throw new UnprocessableEntityException({
+      message: `to: ${hours.toFixed(1)} h; more than nothing and at most ${LONGEST_EXTRA_H} h`,
+      errors: { to: [`More than nothing, at most ${LONGEST_EXTRA_H} h`] },
+    });
+  return { id: randomUUID(), from, to, helper, person: helper ? null : (person ?? null), by: me.name };
+}
+
+async function keepExtra(m: EntityManager, { id, from, to, helper, person, by }: ExtraHours): Promise<void> {
+  await m.query(`INSERT INTO extra_hours (id, starts, ends, helper, person, by_name) VALUES ($1, $2, $3, $4, $5, $6)`, [
+    id,
+    new Date(from * MINUTE_MS),
+    new Date(to * MINUTE_MS),
+    helper,
+    person,
+    by,
+  ]);
 }

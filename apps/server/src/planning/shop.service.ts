@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { PlanInForce, PlanJobLabel, WeekView } from '@jubb/contract';
+import type { ExtraHours, PlanInForce, PlanJobLabel, WeekView } from '@jubb/contract';
 import {
   activitiesOf,
   HELPER,
@@ -58,9 +58,12 @@ export class ShopService {
     private readonly log: JobLog,
   ) {}
 
-  /** Everything that the week is planned from, at a moment. */
-  async view(now: Date): Promise<WeekView> {
-    const shop = await this.shop(now);
+  /**
+   * Everything that the week is planned from, at a moment.
+   * @param agreed hours beside those that are kept: as it would be with them
+   */
+  async view(now: Date, agreed?: ExtraHours): Promise<WeekView> {
+    const shop = await this.shop(now, agreed);
     const { facts, zone } = shop;
     const open = await this.db
       .getRepository(Job)
@@ -125,7 +128,10 @@ export class ShopService {
       : null;
   }
 
-  private async shop(now: Date): Promise<{
+  private async shop(
+    now: Date,
+    agreed?: ExtraHours,
+  ): Promise<{
     readonly facts: ShopFacts;
     readonly resources: readonly Resource[];
     readonly calendars: readonly WorkCalendar[];
@@ -143,7 +149,7 @@ export class ShopService {
       day: string;
       person: string | null;
     }[];
-    const extraHours = (
+    const kept = (
       (await this.db.query(
         `SELECT id, starts, ends, helper, person, by_name FROM extra_hours WHERE ends > $1 ORDER BY starts`,
         [now],
@@ -154,6 +160,7 @@ export class ShopService {
       from: starts.getTime() / MINUTE_MS,
       to: ends.getTime() / MINUTE_MS,
     }));
+    const extraHours: readonly ExtraHours[] = agreed ? [...kept, agreed] : kept;
     const at = Math.floor(now.getTime() / MINUTE_MS);
     const { zone, hours } = workshop;
     const calendar = (id: string, who: string | null): WorkCalendar =>

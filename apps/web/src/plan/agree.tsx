@@ -2,6 +2,7 @@ import type { MeView, PlanJobLabel } from '@jubb/contract';
 import type { Say, Suggestion } from '@jubb/core/planning';
 import { Link } from 'react-router';
 import { moneyWords } from '../money.ts';
+import { PromiseLater } from './promise-later.tsx';
 
 /** What has to be agreed before a plan that is looked at can be taken, and where. */
 export function Agree({
@@ -9,6 +10,7 @@ export function Agree({
   label,
   hands,
   workshop,
+  done,
   say,
 }: {
   readonly changed: Suggestion;
@@ -16,6 +18,8 @@ export function Agree({
   /** How many are at work. */
   readonly hands: number;
   readonly workshop: MeView['workshop'];
+  /** It has been agreed on: the week is another. */
+  readonly done: () => void;
   readonly say: Say;
 }): React.JSX.Element {
   const { agree } = changed;
@@ -33,6 +37,7 @@ export function Agree({
           </Link>
         </>
       )}
+      {agree.kind === 'promise' && label && <PromiseLater at={agree.at} job={label} done={done} say={say} />}
       {agree.kind === 'job' && (
         <>
           Whoever is waited for is asked first. Clear the hold or write the yes down, and the week is planned anew.

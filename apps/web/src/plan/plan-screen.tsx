@@ -89,16 +89,14 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
   const take = async (): Promise<void> => {
     if (!plan || !view) return;
     try {
-      // What makes this plan possible comes first: without it the server would find that it cannot be worked.
-      if (changed?.agree.kind === 'hours') {
-        const { from, to, helper } = changed.agree;
-        await api<{ readonly id: string }>('plan/extra-hours', { from, to, helper });
-      }
       const body: TakePlanDto = {
         version: view.inForce?.version ?? 0,
         now: view.problem.now,
         slots: Object.entries(plan.slots).map(([activity, s]) => ({ activity, ...s, on: [...s.on] })),
         pins: held.map((p) => ({ activity: p.activity, start: p.start, ...(p.on ? { on: [...p.on] } : {}) })),
+        ...(changed?.agree.kind === 'hours'
+          ? { agreed: { from: changed.agree.from, to: changed.agree.to, helper: changed.agree.helper } }
+          : {}),
       };
       await api<PlanInForce>('plan', body);
       setPins([]);
@@ -236,6 +234,7 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
             label={view.jobs.find((j) => j.id === changed.for)}
             hands={hands}
             workshop={me.workshop}
+            done={() => setChanged(undefined)}
             say={say}
           />
         )}

@@ -3,6 +3,9 @@ import type { PlanJobLabel } from '@jubb/contract';
 import { spanWords } from './say.ts';
 import type { Tried } from './use-planner.ts';
 
+const MOST_SHOWN = 4;
+const MOST_LATER = 2;
+
 /** What breaks a promise, in words, and what would save it; while something is moved, what that costs. */
 export function PlanSide({
   problem,
@@ -29,6 +32,12 @@ export function PlanSide({
   readonly use: (s: Suggestion & { readonly for: string }) => void;
 }): React.JSX.Element {
   const label = (id: string): PlanJobLabel | undefined => labels.find((l) => l.id === id);
+  // A later promise is offered last, and always.
+  const later = (s: Suggestion): boolean => s.agree.kind === 'promise';
+  const shown = [
+    ...suggestions.filter((s) => !later(s)).slice(0, MOST_SHOWN),
+    ...suggestions.filter(later).slice(0, MOST_LATER),
+  ];
   if (tried)
     return (
       <>
@@ -74,7 +83,7 @@ export function PlanSide({
               {busy ? 'Planning each of them through …' : 'Nothing that was tried. Promise a later day.'}
             </p>
           )}
-          {suggestions.slice(0, 5).map((s) => (
+          {shown.map((s) => (
             <button
               key={`${s.for}/${s.id}`}
               type="button"

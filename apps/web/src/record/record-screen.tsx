@@ -102,6 +102,12 @@ export default function RecordScreen(): React.JSX.Element {
           </div>
           <p className="mt-2">
             <b>{r.customer}</b>: {r.complaint}. Booked {when(r.booked.at)} by {r.booked.by.name}.
+            {r.promisesMoved?.map((m) => (
+              <span key={m.seq}>
+                {' '}
+                Promised anew for {when(m.promise)}: {m.says}, {m.by.initials}.
+              </span>
+            ))}
             {r.cameFrom && (
               <>
                 {' '}

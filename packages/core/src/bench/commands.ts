@@ -72,6 +72,8 @@ export type Command =
   | { readonly type: 'hold'; readonly why: HoldReason; readonly note: string }
   | { readonly type: 'clear-hold'; readonly hold: string; readonly note?: string }
   | { readonly type: 'move'; readonly to: string }
+  /** Promises another day, once whoever waits for it has said yes. */
+  | { readonly type: 'move-promise'; readonly promise: string; readonly says: string }
   | { readonly type: 'take-back'; readonly command: string; readonly reason: string }
   /** A second person looks the finished unit over. */
   | { readonly type: 'check-over' }

@@ -166,6 +166,8 @@ export interface EventPayloads
   held: { readonly hold: string; readonly why: HoldReason; readonly note: string };
   'hold-cleared': { readonly hold: string; readonly note?: string };
   moved: { readonly to: string };
+  /** Another day was agreed on: ISO 8601, and who said so. */
+  'promise-moved': { readonly promise: string; readonly says: string };
   'taken-back': { readonly command: string; readonly events: readonly number[]; readonly reason: string };
   'signed-off': { readonly statement: string };
   'handed-over': { readonly to: string; readonly note?: string };

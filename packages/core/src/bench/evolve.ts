@@ -285,6 +285,12 @@ function apply(state: BenchState, event: JobEvent): BenchState {
       return { ...state, holds: state.holds.map((h) => (h.id === event.payload.hold ? { ...h, cleared: stamp } : h)) };
     case 'moved':
       return { ...state, place: event.payload.to };
+    case 'promise-moved':
+      return {
+        ...state,
+        ...(state.booked ? { booked: { ...state.booked, promise: event.payload.promise } } : {}),
+        promises: [...state.promises, { ...event.payload, ...stamp }],
+      };
     case 'taken-back':
       return state;
     case 'signed-off':

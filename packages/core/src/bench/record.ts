@@ -25,6 +25,8 @@ export interface JobRecord {
   readonly customer: string;
   readonly complaint: string;
   readonly promise: string | null;
+  /** Other days that were agreed on after the first, the newest last. */
+  readonly promisesMoved?: readonly ({ readonly promise: string; readonly says: string } & Stamp)[];
   readonly sheet: { readonly id: string; readonly revision: number; readonly title: string };
   readonly booked: Stamp;
   /** The job that it last came from, the head of that job's log, and whole days since it left. */
@@ -118,6 +120,7 @@ export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
     customer: booked.customer.name,
     complaint: booked.complaint,
     promise: booked.promise,
+    ...(state.promises.length > 0 ? { promisesMoved: state.promises } : {}),
     sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title },
     booked: { seq: booked.seq, at: booked.at, by: booked.by },
     ...(booked.cameFrom ? { cameFrom: cameFromOf(booked.cameFrom, booked.at) } : {}),

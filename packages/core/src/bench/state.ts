@@ -152,6 +152,8 @@ export interface BenchState {
   /** Op id → the event that opened it again: what was read for it before counts no more. */
   readonly reopened: Readonly<Record<string, number>>;
   /** Each time that a failed test led back. */
+  /** Days that were promised after the first one. */
+  readonly promises: readonly (EventPayloads['promise-moved'] & Stamp)[];
   readonly ledBack: readonly (EventPayloads['led-back'] & Stamp)[];
   readonly answers: Readonly<Record<string, { readonly ask: string; readonly answer: 'yes' | 'no' } & Stamp>>;
   readonly settings: Readonly<Record<string, SettingState>>;
@@ -203,6 +205,7 @@ export function emptyBench(job: string): BenchState {
     binned: {},
     readings: [],
     reopened: {},
+    promises: [],
     ledBack: [],
     answers: {},
     settings: {},

@@ -25,11 +25,16 @@ export type Agreement =
   /** A part that comes sooner: the supplier is asked. */
   | { readonly kind: 'part' }
   /** An answer, or the end of a hold. */
-  | { readonly kind: 'job' };
+  | { readonly kind: 'job' }
+  /** Another day: whoever waits for it is asked. */
+  | { readonly kind: 'promise'; readonly at: Minute };
 /** The helper's id among the resources. */
 export const HELPER = 'hands-helper';
 
 const HOUR = 60;
+const HALF_HOUR = 30;
+/** What is offered last: it saves nothing but the customer's trust. */
+const LATER = 'later';
 /** Each suggestion is planned through for so long. */
 const EACH: Limit = { orders: 250 };
 
@@ -113,6 +118,13 @@ export function suggestionsFor(
       });
     }
   }
+  const later = Math.ceil(late.ready / HALF_HOUR) * HALF_HOUR;
+  changes.push({
+    id: LATER,
+    title: `Promise ${say(later)} instead`,
+    agree: { kind: 'promise', at: later },
+    problem: { ...problem, jobs: problem.jobs.map((j) => (j.id === job.id ? { ...j, due: later } : j)) },
+  });
   return changes
     .filter((c, i) => changes.findIndex((o) => o.id === c.id) === i)
     .map(({ id, title, agree, problem: changed }): Suggestion => {
@@ -124,7 +136,7 @@ export function suggestionsFor(
         id,
         title,
         ready,
-        keeps: ready <= late.due,
+        keeps: ready <= (agree.kind === 'promise' ? agree.at : late.due),
         costs: lateJobs(problem, made, say)
           .map((l) => l.name)
           .filter((n) => !before.has(n)),
@@ -133,8 +145,14 @@ export function suggestionsFor(
         agree,
       };
     })
-    .filter((s) => s.ready < late.ready)
-    .sort((a, b) => Number(b.keeps) - Number(a.keeps) || a.costs.length - b.costs.length || a.ready - b.ready);
+    .filter((s) => s.ready < late.ready || (s.id === LATER && s.keeps))
+    .sort(
+      (a, b) =>
+        Number(a.id === LATER) - Number(b.id === LATER) ||
+        Number(b.keeps) - Number(a.keeps) ||
+        a.costs.length - b.costs.length ||
+        a.ready - b.ready,
+    );
 }
 
 const isHands = (p: PlanProblem, id: string): boolean => p.resources.some((r) => r.id === id && r.kind === 'hands');

@@ -13,6 +13,7 @@ import { decideComplete } from './complete.ts';
 import { decideCause, decideChoose, decideJudge } from './findings.ts';
 import { decideFitPack } from './packs.ts';
 import { decideArrive, decideCancelLine, decideOrder, decideSendBack } from './parts.ts';
+import { decideMovePromise } from './promise.ts';
 import { decideLeadBack, decideTakeRun } from './proving.ts';
 import { decideAnswerQuote, decideMakeQuote } from './quotes.ts';
 import { decideAnswerPull, decideLoosen, decidePull, decideRenewFasteners, decideSayRunning } from './pulls.ts';
@@ -63,7 +64,7 @@ export function decide(state: BenchState, sheet: Sheet, envelope: CommandEnvelop
 
 /** What may be asked for while the unit stands on the shelf. */
 const whileParked: ReadonlySet<Command['type']> = new Set([
-  'resume', 'move', 'hold', 'clear-hold', 'note', 'add-photo', 'start-timer', 'end-timer', 'prepare', 'take-back',
+  'resume', 'move', 'move-promise', 'hold', 'clear-hold', 'note', 'add-photo', 'start-timer', 'end-timer', 'prepare', 'take-back',
   'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote',
 ]); // prettier-ignore
 
@@ -139,6 +140,8 @@ function choose(
       return decideClearHold(state, command);
     case 'move':
       return decideMove(state, command);
+    case 'move-promise':
+      return decideMovePromise(state, command, at);
     case 'order-stack':
       return decideOrderStack(state, sheet, command);
     case 'look':

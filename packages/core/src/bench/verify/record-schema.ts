@@ -76,6 +76,7 @@ export const recordSchema = {
         customer: text,
         complaint: text,
         booked: stamped({}),
+        promisesMoved: listOf(stamped({ promise: text, says: text }, ['promise', 'says'])),
         cameFrom: {
           type: 'object',
           required: ['job', 'number', 'head', 'days'],
