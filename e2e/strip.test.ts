@@ -364,7 +364,7 @@ describe('a stack, a wait, and the floor', () => {
     for (const [typed, words, path] of [
       ['KG-55', 'KG-5502', /\/unit\/|\/job\//],
       ['KG4-270', 'Input seal', /\/sheets\/gearbox-four#part-oil-seal/],
-      ['snow', 'Turbocharger core', /\/sheets\/turbo-core/],
+      ['neck end', 'cab damper', /\/sheets\/damper-neck/],
     ] as const) {
       await page.keyboard.press('/');
       await page.waitForSelector('#find');
