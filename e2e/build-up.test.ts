@@ -44,7 +44,9 @@ async function goOn(): Promise<void> {
 async function follow(job: string, setting: string): Promise<number> {
   for (let i = 0; i < 60; i += 1) {
     if ((await go()).includes(' is set at ')) break;
-    // Each unit is another one: now and then the drawer has no pack for it, and the piece is ground and said.
+    // Each unit is another one: now and then the drawer has no pack for it, and the piece is ground and said. What was just read is
+    // judged a moment later: until then the button is neither this nor that.
+    await page.waitForSelector('.btn-go:not(:disabled), #made');
     if (await page.$('#made')) {
       await page.type('#made', 'ground from 1.60');
       await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());

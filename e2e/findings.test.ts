@@ -221,7 +221,7 @@ describe('a unit that was here before', () => {
     await has(page, 'Left for next time');
     await has(page, 'Sink in ten minutes');
     expect(await page.$$eval('.trend svg', (all) => all.length)).toBeGreaterThan(2);
-    expect(await text(page, '.unitpage')).toMatch(/back after 190 days/);
+    expect(await text(page, '.unitpage')).toMatch(/back from 317, after 190 days/);
     await axeClean(page);
   });
 });
