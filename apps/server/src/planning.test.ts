@@ -185,6 +185,12 @@ describe('hours', () => {
   test.each([
     ['backwards', { from: 30_000_000, to: 29_999_940, helper: false }, 422, 'to:'],
     ['for a day and a night', { from: 30_000_000, to: 30_001_440, helper: true }, 422, 'at most 12 h'],
+    [
+      'of a stranger',
+      { from: 30_000_000, to: 30_000_060, helper: false, person: '00000000-0000-4000-8000-000000000000' },
+      422,
+      'no such person',
+    ],
     ['of nobody', { from: 30_000_000, to: 30_000_060 }, 400, 'helper'],
   ])('%s are refused by name', async (_, dto, status, says) => {
     const answer = await shop.post('/api/plan/extra-hours', dto);
@@ -205,6 +211,8 @@ describe('hours', () => {
     expect([works(hands.calendar!), works('shop')]).toEqual([false, true]);
     expect((await shop.remove(`/api/plan/days-off/${day}?person=${ailsa.id}`, 'Una Reith')).status).toBe(204);
     expect((await shop.remove('/api/plan/days-off/soon', 'Una Reith')).status).toBe(422);
+    const stranger = { day, person: '00000000-0000-4000-8000-000000000000' };
+    expect((await shop.post('/api/plan/days-off', stranger, 'Una Reith')).status).toBe(422);
   });
 
   test('of the week, and tools: the owner sets them, what cannot be is refused by its field and nothing is kept', async () => {

@@ -31,7 +31,7 @@ import ical from 'ical-generator';
 import { randomUUID } from 'node:crypto';
 import { DataSource, type EntityManager } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
-import type { Person } from '../database/entities/person.entity.ts';
+import { Person } from '../database/entities/person.entity.ts';
 import { Job } from '../database/entities/job.entity.ts';
 import { Workshop } from '../database/entities/workshop.entity.ts';
 import { SheetsService } from '../sheets/sheets.service.ts';
@@ -70,6 +70,7 @@ export class PlanningController {
     if (age > STALE_MIN || age < -1)
       throw new UnprocessableEntityException(`now: this plan is of ${Math.round(age)} min ago; plan again`);
     const agreed = dto.agreed && extraOf(dto.agreed, me);
+    await this.known(agreed?.person);
     const view = await this.shop.view(new Date(now), agreed);
     const slots: Record<string, Slot> = {};
     for (const { activity, start, end, on, place } of dto.slots)
@@ -162,6 +163,7 @@ export class PlanningController {
   @HttpCode(204)
   @AllowedFor('owner')
   async dayOff(@Body() dto: DayOffDto): Promise<void> {
+    await this.known(dto.person);
     await this.db.query(`INSERT INTO day_off (day, person) VALUES ($1, $2) ON CONFLICT DO NOTHING`, [
       dto.day.slice(0, 10),
       dto.person ?? null,
@@ -194,8 +196,18 @@ export class PlanningController {
   @AllowedFor('owner', 'mechanic')
   async agree(@Body() dto: ExtraHoursDto, @Me() me: Person): Promise<{ readonly id: string }> {
     const extra = extraOf(dto, me);
+    await this.known(extra.person);
     await keepExtra(this.db.manager, extra);
     return { id: extra.id };
+  }
+
+  /** @throws UnprocessableEntityException for a person that there is not; nobody in particular is always known */
+  private async known(person: string | null | undefined): Promise<void> {
+    if (!person || (await this.db.getRepository(Person).existsBy({ id: person }))) return;
+    throw new UnprocessableEntityException({
+      message: 'person: there is no such person',
+      errors: { person: ['There is no such person'] },
+    });
   }
 
   @Delete('extra-hours/:id')
