@@ -76,10 +76,12 @@ export default function UnitScreen(): React.JSX.Element {
                 <b>Job {v.number}</b>
               </Link>
               <small className="d-block">{format(new Date(v.booked), 'd MMM yyyy')}</small>
-              {before && (
+              {v.cameFrom !== null ? (
                 <small className="d-block back">
-                  back {v.cameFrom === null ? '' : `from ${v.cameFrom}, `}after {daysSince(before, v)} days
+                  back from {v.cameFrom}, {before ? `after ${daysSince(before, v)} days` : ''}
                 </small>
+              ) : (
+                before && <small className="d-block back">back after {daysSince(before, v)} days</small>
               )}
             </div>
             <div>

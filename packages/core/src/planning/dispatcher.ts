@@ -10,8 +10,6 @@ export class Dispatcher extends Builder {
   private readonly soonest: Float64Array;
   private readonly exact: Float64Array;
   private readonly exactAt: Int32Array;
-  /** The last dispatch was left off since it must cost too much: building its order would come to the same. */
-  gaveUp = false;
 
   constructor(c: Compiled) {
     super(c);
@@ -71,7 +69,6 @@ export class Dispatcher extends Builder {
         for (let i = placeless.length - 1; i >= 0; i -= 1)
           if (!this.wantsPlace(placeless[i]!)) opens(placeless.splice(i, 1)[0]!, standing);
     }
-    this.gaveUp = this.sure > this.most;
     const order = Int32Array.from(this.put.subarray(0, n));
     if (this.count === n && out.broken === '') {
       this.price();

@@ -76,7 +76,7 @@ export class WholeJobs {
     ranked.forEach((j, i) => (rank[j] = i));
     for (let a = 0; a < priority.length; a += 1) priority[a] = rank[c.jobOf[a]!]!;
     const order = this.builder.dispatch(priority, out, enough);
-    if (out.cost.total === Infinity && !this.builder.gaveUp) this.builder.build(order, out, enough);
+    if (out.cost.total === Infinity) this.builder.build(order, out, enough);
     return order;
   }
 
