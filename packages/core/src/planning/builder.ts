@@ -21,15 +21,17 @@ export class Builder extends Fitter {
   private readonly stayLast: Int32Array;
   protected readonly stayLeft: Int32Array;
   private readonly stayEnd: Float64Array;
-  private readonly jobEnd: Float64Array;
+  protected readonly jobEnd: Float64Array;
   /** Weighted minutes by which each job must be late at least by what is down already, and their sum; more than `most` is given up. */
   private readonly sureLate: Float64Array;
   protected sure = 0;
   protected most = Infinity;
   private readonly worked: Float64Array;
-  private readonly savedFree: Float64Array;
-  private readonly savedLast: Int32Array;
-  private readonly savedHint: Int32Array;
+  /** What the lanes of the newest activity were before it, in the order in which it has them. */
+  private readonly lanesBefore: Int32Array;
+  private readonly freeBefore: Float64Array;
+  private readonly lastBefore: Int32Array;
+  private readonly hintBefore: Int32Array;
   private readonly laneEnd: Float64Array;
   private readonly chain: { a: number; s: Minute; e: Minute; by: number; lanes: number[] }[] = [];
   private pending: number[] = [];
@@ -42,21 +44,23 @@ export class Builder extends Fitter {
     const lanes = c.lanes.length;
     const n = c.activities.length;
     this.worked = new Float64Array(lanes);
-    this.placed = new Uint8Array(n);
-    this.put = new Int32Array(n);
+    const { block } = this;
+    this.placed = block.flags(n);
+    this.put = block.indices(n);
     this.waiting = new Uint8Array(n);
     this.delayed = new Float64Array(n);
-    this.placeFree = new Float64Array(c.places);
-    this.placeLast = new Int32Array(c.places);
-    this.stayLast = new Int32Array(c.staySize.length);
+    this.placeFree = block.numbers(c.places);
+    this.placeLast = block.indices(c.places);
+    this.stayLast = block.indices(c.staySize.length);
     this.laneEnd = new Float64Array(lanes);
-    this.stayLeft = new Int32Array(c.staySize.length);
-    this.stayEnd = new Float64Array(c.staySize.length);
-    this.jobEnd = new Float64Array(c.jobs.length);
+    this.stayLeft = block.indices(c.staySize.length);
+    this.stayEnd = block.numbers(c.staySize.length);
+    this.jobEnd = block.numbers(c.jobs.length);
     this.sureLate = new Float64Array(c.jobs.length);
-    this.savedFree = new Float64Array(c.slots);
-    this.savedLast = new Int32Array(c.slots);
-    this.savedHint = new Int32Array(c.slots);
+    this.lanesBefore = block.indices(lanes);
+    this.freeBefore = block.numbers(lanes);
+    this.lastBefore = block.indices(lanes);
+    this.hintBefore = block.indices(lanes);
   }
 
   /**
@@ -117,10 +121,7 @@ export class Builder extends Fitter {
     this.hint.fill(0);
     this.worked.fill(0);
     this.laneEnd.fill(-Infinity);
-    for (let l = 0; l < this.reserved.length; l += 1) {
-      this.reserved[l]!.length = 0;
-      for (const r of this.pinnedOn[l]!) this.reserved[l]!.push(r);
-    }
+    for (let l = 0; l < this.reserved.length; l += 1) this.reserved[l] = this.pinnedOn[l]!;
     this.sureLate.fill(0);
     this.sure = 0;
     this.waiting.fill(0);
@@ -187,6 +188,13 @@ export class Builder extends Fitter {
     const job = c.jobOf[a]!;
     if (e > this.jobEnd[job]!) this.jobEnd[job] = e;
     return true;
+  }
+
+  /** Nothing is put off and nothing waits for a bench place. */
+  protected anew(): void {
+    this.delayed.fill(0);
+    for (const a of this.pending) this.waiting[a] = 0;
+    this.pending = [];
   }
 
   private retry(): 'put' | 'again' | 'broken' {
@@ -289,11 +297,11 @@ export class Builder extends Fitter {
   private again(a: number): boolean {
     const { c, out } = this;
     if (c.stayOf[a]! >= 0 && this.stayLeft[c.stayOf[a]!] === 0) return false;
-    for (let k = c.slotAt[a + 1]! - 1; k >= c.slotAt[a]!; k -= 1) {
-      const lane = out.lane[k]!;
-      this.free[lane] = this.savedFree[k]!;
-      this.last[lane] = this.savedLast[k]!;
-      this.hint[lane] = this.savedHint[k]!;
+    for (let i = c.slotAt[a + 1]! - c.slotAt[a]! - 1; i >= 0; i -= 1) {
+      const lane = this.lanesBefore[i]!;
+      this.free[lane] = this.freeBefore[i]!;
+      this.last[lane] = this.lastBefore[i]!;
+      this.hint[lane] = this.hintBefore[i]!;
       this.worked[lane]! -= c.minutes[a]!;
     }
     const { cause, causeBy } = { cause: out.cause[a]!, causeBy: out.causeBy[a]! };
@@ -304,6 +312,19 @@ export class Builder extends Fitter {
     for (const p of c.preds[a]!) if (this.s > out.end[p.of]! + p.max + 1e-9) return false;
     this.commit(a, cause, causeBy, this.s);
     return true;
+  }
+
+  /** When an activity could begin for its own job's sake. */
+  protected readyAt(a: number): Minute {
+    const { c } = this;
+    const pin = c.pinned[a]!;
+    if (!Number.isNaN(pin)) return pin;
+    let at = c.release[a]!;
+    for (let k = c.predAt[a]!; k < c.predAt[a + 1]!; k += 1) {
+      const ready = this.out.end[c.predOf[k]!]! + c.predMin[k]!;
+      if (ready > at) at = ready;
+    }
+    return at;
   }
 
   private breaks(a: number, lb: Minute, cause: number, causeBy: number): 'broken' {
@@ -334,13 +355,13 @@ export class Builder extends Fitter {
     const waited = this.s > lb + 1e-9;
     out.cause[a] = !Number.isNaN(c.pinned[a]!) ? CAUSE.pin : waited && this.by >= 0 ? CAUSE.resource : cause;
     out.causeBy[a] = waited && this.by >= 0 ? this.by : causeBy;
-    let k = c.slotAt[a]!;
-    for (const lane of this.picked) {
-      out.lane[k] = lane;
-      this.savedFree[k] = this.free[lane]!;
-      this.savedLast[k] = this.last[lane]!;
-      this.savedHint[k] = this.hint[lane]!;
-      k += 1;
+    for (let i = 0; i < this.picked.length; i += 1) {
+      const lane = this.picked[i]!;
+      out.lane[c.slotAt[a]! + i] = lane;
+      this.lanesBefore[i] = lane;
+      this.freeBefore[i] = this.free[lane]!;
+      this.lastBefore[i] = this.last[lane]!;
+      this.hintBefore[i] = this.hint[lane]!;
       if (held) this.hold(lane, a);
       else if (Number.isNaN(c.pinned[a]!)) {
         this.free[lane] = this.e;
@@ -377,12 +398,8 @@ export class Builder extends Fitter {
 
   /** Keeps a stretch of a lane for what a window ties there: the rest of the plan goes round it. */
   private hold(lane: number, a: number): void {
-    const list = this.reserved[lane]!;
     const free = this.free[lane]!;
-    let k = 0;
-    for (const r of list) if (r[1] > free) list[k++] = r;
-    list.length = k;
-    list.push([this.s, this.e, a]);
+    this.reserved[lane] = [...this.reserved[lane]!.filter((r) => r[1] > free), [this.s, this.e, a]];
   }
 
   /**

@@ -1,3 +1,4 @@
+import type { Block } from './block.ts';
 import type { Compiled } from './compiled.ts';
 import type { PlanCost } from './types.ts';
 
@@ -21,12 +22,13 @@ export class Built {
   /** Why it cannot be so; empty when it can. */
   broken: string = '';
 
-  constructor(c: Compiled) {
+  /** @param block where what building goes on from is to lie, else it has memory of its own */
+  constructor(c: Compiled, block?: Block) {
     const n = c.activities.length;
-    this.start = new Float64Array(n);
-    this.end = new Float64Array(n);
+    this.start = block?.numbers(n) ?? new Float64Array(n);
+    this.end = block?.numbers(n) ?? new Float64Array(n);
     this.lane = new Int32Array(c.slots);
-    this.placeOf = new Int32Array(c.staySize.length);
+    this.placeOf = block?.indices(c.staySize.length) ?? new Int32Array(c.staySize.length);
     this.cause = new Uint8Array(n);
     this.causeBy = new Int32Array(n);
     this.lateBy = new Float64Array(c.jobs.length);

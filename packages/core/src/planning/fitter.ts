@@ -1,3 +1,4 @@
+import { Block } from './block.ts';
 import { openBefore, spanAt, type Compiled, type CompiledCalendar } from './compiled.ts';
 import { openEnd, startsOpen } from './opening.ts';
 import type { Minute } from './types.ts';
@@ -5,17 +6,22 @@ import type { Minute } from './types.ts';
 /** A lane is looked along for so many spans at most. */
 export const MOST_STEPS = 400;
 
+/** A stretch of a lane that an activity has. */
+export type Stretch = readonly [from: Minute, to: Minute, activity: number];
+
 /**
  * Where an activity can start first on what it needs, as the lanes are now: what is free from when, what is pinned and what a window
  * holds. The last fit's start, end, lanes and what bound it are left in fields, since it is asked for thousands of times a second.
  */
 export class Fitter {
+  /** What building goes on from lies in here. */
+  protected readonly block: Block;
   protected readonly free: Float64Array;
   protected readonly last: Int32Array;
   protected readonly hint: Int32Array;
   /** What is pinned on each lane, and what a window holds there in this plan. */
-  protected readonly pinnedOn: (readonly (readonly [Minute, Minute, number])[])[];
-  protected readonly reserved: (readonly [Minute, Minute, number])[][];
+  protected readonly pinnedOn: (readonly Stretch[])[];
+  protected readonly reserved: (readonly Stretch[])[];
   /** Open minutes of each lane before now. */
   protected readonly openNow: Float64Array;
   private readonly pinEnd: Float64Array;
@@ -32,9 +38,10 @@ export class Fitter {
 
   constructor(readonly c: Compiled) {
     const lanes = c.lanes.length;
-    this.free = new Float64Array(lanes);
-    this.last = new Int32Array(lanes);
-    this.hint = new Int32Array(lanes);
+    this.block = new Block(c);
+    this.free = this.block.numbers(lanes);
+    this.last = this.block.indices(lanes);
+    this.hint = this.block.indices(lanes);
     this.openNow = Float64Array.from(c.lanes, (l) => (l.calendar ? openBefore(l.calendar, c.problem.now) : 0));
     this.pinEnd = new Float64Array(c.activities.length);
     this.pinLanes = c.activities.map(() => undefined);
@@ -46,7 +53,7 @@ export class Fitter {
   /** Puts every pinned activity down first, on what it needs. */
   private reserve(): string {
     const { c } = this;
-    const reserved = c.lanes.map((): (readonly [Minute, Minute, number])[] => []);
+    const reserved = c.lanes.map((): Stretch[] => []);
     for (let a = 0; a < c.activities.length; a += 1) {
       const at = c.pinned[a]!;
       if (Number.isNaN(at)) continue;

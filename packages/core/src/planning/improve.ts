@@ -1,5 +1,5 @@
 import { lowerBound } from './bound.ts';
-import { Dispatcher } from './dispatcher.ts';
+import { Beam } from './beam.ts';
 import { Built } from './built.ts';
 import { seeded } from './chance.ts';
 import { compile, type Compiled } from './compiled.ts';
@@ -7,16 +7,17 @@ import { Moves } from './moves.ts';
 import { refuse } from './plan-error.ts';
 import { readPlan } from './read-plan.ts';
 import type { Plan, PlanProblem } from './types.ts';
-import { WholeJobs } from './whole-jobs.ts';
+import { byPromise, USUAL, WholeJobs } from './whole-jobs.ts';
 
 /** How long to go on: by the clock, or by a number of orders, which gives the same plan every time. */
 export type Limit = { readonly seconds: number } | { readonly orders: number };
 
 /** Activities put down between two looks at the clock: some milliseconds' work at most. */
 const LOOK = 1000;
-/** Of a week: the share of the time in which orders of whole jobs are looked through before pieces are moved. */
-const WHOLE_JOBS = 0.6;
-const WHOLE_JOBS_SMALL = 0.15;
+/** Of a week: the share of the time in which whole plans are searched for before pieces are moved. */
+const WHOLE_JOBS = 0.8;
+/** A search that found nothing counts as so many pieces: even where none can, it ends. */
+const MEANWHILE = 1;
 /** Of a week: what an order of pieces may cost above the best, as a share of that, at first and at last. */
 const WEEK_HOT = 0.005;
 const WEEK_COOL = 0.0005;
@@ -28,6 +29,8 @@ const HOT = 1.2;
 const LEAST_HOT = 0.01;
 const ENOUGH = 2000;
 const COOLS_TO = 0.12;
+/** With time for more orders an activity than this it is heated again: an unlucky search does not get better by being long. */
+const ROUND = 3000;
 /** Share of the time, and of the heat, that goes into a first descent. */
 const DESCENT = 0.05;
 /** A shop of more activities is large. */
@@ -36,12 +39,12 @@ const LARGE = 300;
 const SORT = 25;
 
 /**
- * A plan that is good at once and gets better: orders of whole jobs are looked through, then orders of their pieces are annealed
- * (van Laarhoven, Aarts and Lenstra 1992) by the moves of {@link Moves}.
+ * A plan that is good at once and gets better: plans of whole jobs are searched for side by side, see {@link WholeJobs}, then the order
+ * of the best one's pieces is annealed (van Laarhoven, Aarts and Lenstra 1992) by the moves of {@link Moves}.
  */
 export class Planner {
   private readonly c: Compiled;
-  private readonly builder: Dispatcher;
+  private readonly builder: Beam;
   private readonly moves: Moves;
   private now: Built;
   private next: Built;
@@ -59,7 +62,7 @@ export class Planner {
    */
   constructor(problem: PlanProblem, seed = 1) {
     this.c = compile(problem);
-    this.builder = new Dispatcher(this.c);
+    this.builder = new Beam(this.c);
     this.random = seeded(seed);
     this.moves = new Moves(this.c, this.random);
     this.now = new Built(this.c);
@@ -73,34 +76,41 @@ export class Planner {
       refuse('cannot-be-kept', 'pins', problem.pins, 'pins and windows that can be kept together', this.now.broken);
   }
 
-  /** The best of several ways to begin: by the latest start that keeps the promise, by what is left to do, as in force. */
+  /** The best of several ways to begin: as in force, by the latest start that keeps the promise, by what is left to do, and by whole jobs. */
   private first(): Int32Array {
-    const { c } = this;
+    const { c, builder } = this;
     const left = Float64Array.from(c.minutes, (m, a) => m + c.tails[a]!);
     const latest = left.map((t, a) => {
       const j = c.jobOf[a]!;
       return (c.due[j] === Infinity ? c.problem.now + 1e6 : c.due[j]!) - t / Math.max(0.1, c.weight[j]!);
     });
-    // What is left of the whole job against its weight: short and weighty ones first, where not all can be in time.
-    const work = new Float64Array(c.jobs.length);
-    c.minutes.forEach((m, a) => (work[c.jobOf[a]!]! += m));
-    const short = left.map((t, a) => work[c.jobOf[a]!]! / Math.max(0.1, c.weight[c.jobOf[a]!]!) - t * 1e-3);
-    const ways = [latest, short, left.map((t) => -t)];
-    if (c.problem.inForce) ways.push(c.inForce.map((s, a) => (Number.isNaN(s) ? latest[a]! : s)));
+    const inForce = c.problem.inForce && c.inForce.map((s, a) => (Number.isNaN(s) ? latest[a]! : s));
+    const small = c.activities.length <= LARGE;
     let chosen: Int32Array | undefined;
     let cost = Infinity;
-    // A large shop must be there at once: two ways have to do, or the plan in force alone.
-    const looked = c.activities.length <= LARGE ? ways : c.problem.inForce ? ways.slice(-1) : ways.slice(0, 2);
-    for (const way of looked)
-      for (const order of [this.builder.dispatch(way, this.next), ...(looked === ways ? [sorted(way)] : [])]) {
-        this.builder.build(order, this.next);
-        this.tried += 1;
-        if (chosen && this.next.cost.total >= cost) continue;
-        chosen = order;
-        cost = this.next.cost.total;
-        [this.now, this.next] = [this.next, this.now];
-      }
+    const look = (order: Int32Array | undefined): void => {
+      if (!order) return;
+      builder.build(order, this.next);
+      this.tried += 1;
+      if (chosen && this.next.cost.total >= cost) return;
+      chosen = order;
+      cost = this.next.cost.total;
+      [this.now, this.next] = [this.next, this.now];
+    };
+    if (inForce) look(sorted(inForce));
+    // A large shop must be there at once: the plan in force has to do, or one that whole jobs are put down to.
+    if (small || !this.wholeJobs) {
+      look(sorted(latest));
+      look(sorted(left.map((t) => -t)));
+    }
+    if (this.wholeJobs && (small || !chosen)) look(builder.search(byPromise(c), { pace: USUAL, width: 1 }));
+    if (!chosen) look(sorted(latest));
     return chosen!;
+  }
+
+  /** Orders of whole jobs say something: there are several, and hands that do them. */
+  private get wholeJobs(): boolean {
+    return this.c.goal.late > 0 && this.c.jobs.length > 1 && this.builder.guide.total > 0;
   }
 
   /**
@@ -113,37 +123,44 @@ export class Planner {
     const begun = performance.now();
     const share = (done: number): number =>
       timed ? (performance.now() - begun) / (limit.seconds * 1000) : done / limit.orders;
-    if (this.c.goal.late > 0) this.improveWeek(share, stop);
+    if (this.c.goal.late > 0) this.improveWeek(share, timed ? undefined : limit.orders, stop);
     else this.improveFinish(share, timed ? undefined : limit.orders, stop);
     this.from(this.best);
   }
 
   /** A week: whole jobs first, then their pieces. What is allowed is a share of the cost, whose size changes as promises come to hold. */
-  private improveWeek(share: (done: number) => number, stop: () => boolean): void {
+  private improveWeek(share: (done: number) => number, limit: number | undefined, stop: () => boolean): void {
     let done = 0;
-    if (this.c.jobs.length > 1) {
-      const jobs = new WholeJobs(this.c, this.builder, this.random);
-      let order: Int32Array | undefined;
-      const until = this.order.length > LARGE ? WHOLE_JOBS : WHOLE_JOBS_SMALL;
-      for (; share(done) < until && !this.over(stop); done += 1) {
-        order = done === 0 ? jobs.begin(this.now, this.next) : jobs.step(this.now, this.next, share(done) / until);
-        this.tried += 1;
+    const n = this.order.length;
+    if (this.wholeJobs) {
+      const jobs = new WholeJobs(this.c, this.builder, this.random, this.order, this.now);
+      const goOn = (looked: number): boolean => {
+        done += looked / n;
+        return share(done) < WHOLE_JOBS && !this.over(stop);
+      };
+      while (goOn(MEANWHILE)) {
+        const order = jobs.search(goOn);
         if (!order) continue;
+        this.tried += 1;
         this.trial.set(order);
-        this.swap();
+        this.builder.build(order, this.next);
+        const best = this.next.cost.total < this.best.built.cost.total;
+        jobs.found(order, this.next, best);
+        if (best) this.swap();
       }
       this.from(this.best);
     }
     const from = share(done);
-    const n = this.order.length;
     const look = Math.max(1, Math.floor(LOOK / n));
     // A small shop has time to be looked through as a makespan is: from what an average move costs.
-    const orders = (done / Math.max(1e-9, from)) * (1 - from);
-    const hot = n > LARGE ? 0 : HOT * Math.min(1, orders / n / ENOUGH) * this.sample(() => share(done) >= 1 || stop());
-    let at = from;
-    for (; at < 1; done += 1) {
-      if (done % look === 0) {
-        at = share(done);
+    const tried = this.tried;
+    const heat = n > LARGE ? 0 : this.sample(() => share(done) >= 1 || stop());
+    let at = share(done);
+    const orders = (1 - from) * (limit ?? (this.tried - tried) / Math.max(1e-6, at - from));
+    const hot = HOT * Math.min(1, orders / n / ENOUGH) * heat;
+    for (let k = 0; at < 1; k += 1) {
+      if (k % look === 0) {
+        at = share(done + k);
         if (this.over(stop)) return;
       }
       const cooled = (at - from) / Math.max(1e-9, 1 - from);
@@ -159,6 +176,7 @@ export class Planner {
     const heat = this.sample(() => share(0) >= 1 || stop());
     let hot = heat;
     let warmed = false;
+    let rounds = 1;
     let at = 0;
     for (let done = 0; ; done += 1) {
       if (orders !== undefined || done % look === 0) at = share(done);
@@ -167,10 +185,12 @@ export class Planner {
       if (at >= DESCENT && !warmed) {
         warmed = true;
         // How many orders there is time for is known from those of the descent, once the machine has found its pace.
-        hot = heat * Math.max(LEAST_HOT, HOT * Math.min(1, (orders ?? done / at) / n / ENOUGH));
+        const each = (orders ?? done / at) / n;
+        hot = heat * Math.max(LEAST_HOT, HOT * Math.min(1, each / ENOUGH));
+        rounds = Math.max(1, Math.floor(each / ROUND));
         this.from(this.best);
       }
-      this.step(warmed ? hot * COOLS_TO ** at : heat * DESCENT);
+      this.step(warmed ? hot * COOLS_TO ** ((at * rounds) % 1) : heat * DESCENT);
     }
   }
 

@@ -1,91 +1,123 @@
-import type { Dispatcher } from './dispatcher.ts';
+import type { Beam } from './beam.ts';
 import type { Built } from './built.ts';
 import type { Compiled } from './compiled.ts';
+import type { Pace, Progress } from './guide.ts';
+import { bestOrder } from './job-order.ts';
 
-/** Share of tries in which a late job, by its share of the lateness, is brought forward; else any job goes anywhere. */
-const LATE_FIRST = 0.2;
-/** What a try may cost above the one before it, as a share of that, at first and at last. */
-const HOT = 0.005;
-const COOL = 0.0005;
+/** Plans side by side, search after search while the shop's pace is learned, and after. */
+const WIDTHS = [1, 4, 10, 50];
+const WIDTH = 40;
+/** What a shop of whose pace nothing is known is thought to do. */
+export const USUAL: Pace = { busy: 0.95, lag: 800 };
+/** How often some jobs change their turns by chance before the best order is looked for, and how many do. */
+const SHUFFLED = 0.5;
+const SHUFFLE = 4;
+/** How far pace and lag are changed by chance, as shares. */
+const BUSY_BY = 0.01;
+const LAG_BY = 0.3;
 
 /**
- * Which unit comes to the bench before which: ranks of whole jobs, from which a plan is built in which nothing waits that could be
- * begun. Sixty ranks say more about a week than the order of seven hundred pieces, and are soon looked through; what is left to gain
- * within them is annealed after.
+ * Which unit comes to the bench before which: the best order of whole jobs at the shop's pace, and the plan that a beam finds for it.
+ * The first plans teach the pace; after that it is begun again somewhere in the best plan, with another order for what comes after.
  */
 export class WholeJobs {
-  private ranked: readonly number[] = [];
-  private readonly priority: Float64Array;
-  private cost = Infinity;
+  private ranked: Int32Array;
+  private pace = USUAL;
+  /** The best plan so far. */
+  private order: Int32Array;
+  private searched: number;
 
+  /** @param order, now the plan to begin with */
   constructor(
     private readonly c: Compiled,
-    private readonly builder: Dispatcher,
+    private readonly beam: Beam,
     private readonly random: () => number,
+    order: Int32Array,
+    now: Built,
   ) {
-    this.priority = new Float64Array(c.activities.length);
+    this.order = order.slice();
+    this.ranked = byPromise(c);
+    // A plan that is in force is gone on from.
+    this.searched = c.problem.inForce ? WIDTHS.length : 0;
+    if (this.searched > 0) this.learn(now, 1);
   }
 
   /**
-   * Begins with the best of the usual rules: as it is now, by promise, by what is left to do against the weight, by the two together.
-   * @returns the order of its plan, in `out`
+   * Searches for one more plan.
+   * @param goOn is asked now and then, with how many pieces were looked at since
+   * @returns its order; nothing when it was told to stop, or none was found
    */
-  begin(now: Built, out: Built): Int32Array {
-    const { c } = this;
-    const work = new Float64Array(c.jobs.length);
-    c.minutes.forEach((m, a) => (work[c.jobOf[a]!]! += m / Math.max(0.1, c.weight[c.jobOf[a]!]!)));
-    const begun = new Float64Array(c.jobs.length).fill(Infinity);
-    now.start.forEach((s, a) => (begun[c.jobOf[a]!] = Math.min(begun[c.jobOf[a]!]!, s)));
-    const due = c.due.map((d) => (d === Infinity ? c.problem.now + 1e6 : d));
-    for (const rule of [begun, due, work, due.map((d, j) => d + 10 * work[j]!)]) {
-      const ranked = c.jobs.map((_, j) => j).sort((x, y) => rule[x]! - rule[y]! || x - y);
-      this.build(ranked, out, Infinity);
-      if (this.ranked.length > 0 && out.cost.total >= this.cost) continue;
-      this.ranked = ranked;
-      this.cost = out.cost.total;
+  search(goOn: (looked: number) => boolean): Int32Array | undefined {
+    const { beam, random, c } = this;
+    const width = WIDTHS[this.searched];
+    const after =
+      width === undefined ? this.order.subarray(0, Math.floor(c.activities.length * random())) : new Int32Array();
+    const progress = beam.progress(after);
+    if (!progress) return undefined;
+    const pace =
+      width === undefined
+        ? {
+            busy: Math.min(1, this.pace.busy * (1 + BUSY_BY * (2 * random() - 1))),
+            lag: this.pace.lag * (1 + LAG_BY * (2 * random() - 1)),
+          }
+        : this.pace;
+    const ranked = this.rank(progress, pace, width === undefined, () => goOn(0));
+    const order = beam.search(ranked, { pace, width: width ?? WIDTH, after, goOn });
+    if (order) this.searched += 1;
+    return order;
+  }
+
+  /** A plan was built from what was found: what it teaches, and whether it is the best so far. */
+  found(order: Int32Array, built: Built, best: boolean): void {
+    if (best) this.order = order.slice();
+    const learning = this.searched <= WIDTHS.length;
+    if (best || learning) this.learn(built, learning ? 0.5 : 1);
+  }
+
+  private rank(progress: Progress, pace: Pace, again: boolean, goOn: () => boolean): Int32Array {
+    const { beam, random } = this;
+    const from = again && random() < SHUFFLED ? this.shuffled(this.ranked) : this.ranked;
+    let best = bestOrder(beam.guide, from, progress, pace, goOn);
+    for (let k = 0; !again && k < 3 && best.late > 0; k += 1) {
+      const other = bestOrder(beam.guide, this.shuffled(best.ranked), progress, pace, goOn);
+      if (other.late < best.late) best = other;
     }
-    return this.build(this.ranked, out, Infinity);
+    return best.ranked;
   }
 
-  /**
-   * Tries one other order of the jobs.
-   * @param now the plan that was gone on from last
-   * @param cooled how far the search has come, 0 to 1
-   * @returns the order of its plan when that is gone on from, in `out`
-   */
-  step(now: Built, out: Built, cooled: number): Int32Array | undefined {
-    const { random, ranked } = this;
-    const bring = random() < LATE_FIRST;
-    const from = bring ? this.late(now) : Math.floor(random() * ranked.length);
-    const to = Math.floor(random() * (bring ? from : ranked.length));
-    if (from === to) return undefined;
-    const next = ranked.slice();
-    next.splice(to, 0, ...next.splice(from, 1));
-    // The chance is drawn first, so that what would not be taken need not be built to its end.
-    const most = this.cost * (1 - HOT * (COOL / HOT) ** cooled * Math.log(1 - random()));
-    const order = this.build(next, out, most);
-    if (out.cost.total > most) return undefined;
-    this.ranked = next;
-    this.cost = out.cost.total;
-    return order;
+  private shuffled(ranked: Int32Array): Int32Array {
+    const { random } = this;
+    const order = Array.from(ranked);
+    for (let k = 0; k < SHUFFLE; k += 1) {
+      const [job] = order.splice(Math.floor(random() * order.length), 1);
+      order.splice(Math.floor(random() * (order.length + 1)), 0, job!);
+    }
+    return Int32Array.from(order);
   }
 
-  private build(ranked: readonly number[], out: Built, enough: number): Int32Array {
-    const { c, priority } = this;
-    const rank = new Int32Array(ranked.length);
-    ranked.forEach((j, i) => (rank[j] = i));
-    for (let a = 0; a < priority.length; a += 1) priority[a] = rank[c.jobOf[a]!]!;
-    const order = this.builder.dispatch(priority, out, enough);
-    if (out.cost.total === Infinity) this.builder.build(order, out, enough);
-    return order;
+  /** The order in which jobs are done in a plan, and its pace. */
+  private learn(built: Built, share: number): void {
+    const { c } = this;
+    const { guide } = this.beam;
+    const ends = new Float64Array(c.jobs.length).fill(-Infinity);
+    built.end.forEach((e, a) => (ends[c.jobOf[a]!] = Math.max(ends[c.jobOf[a]!]!, e)));
+    this.ranked = Int32Array.from(ends.keys()).sort((x, y) => ends[x]! - ends[y]! || x - y);
+    if (!(guide.total > 0) || built.cost.total === Infinity) return;
+    const busy = guide.total / (guide.total + built.cost.idle);
+    let before = 0;
+    let lag = 0;
+    for (const j of this.ranked) {
+      before += guide.jobWork[j]! / busy;
+      lag += guide.handMinutesOfAll(ends[j]!) - before;
+    }
+    this.pace = {
+      busy: this.pace.busy + share * (busy - this.pace.busy),
+      lag: this.pace.lag + share * (Math.max(0, lag / ends.length) - this.pace.lag),
+    };
   }
+}
 
-  /** Where a late job stands, by its share of the lateness; any job when none is late. */
-  private late(now: Built): number {
-    const { random, ranked } = this;
-    let at = random() * now.cost.late;
-    if (now.cost.late > 0)
-      for (let i = 0; i < ranked.length; i += 1) if ((at -= now.lateBy[ranked[i]!]!) <= 0) return i;
-    return Math.floor(random() * ranked.length);
-  }
+/** Jobs by their promises, those without one last. */
+export function byPromise(c: Compiled): Int32Array {
+  return Int32Array.from(c.due.keys()).sort((x, y) => (c.due[x] === c.due[y] ? x - y : c.due[x]! < c.due[y]! ? -1 : 1));
 }

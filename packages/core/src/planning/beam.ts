@@ -1,0 +1,212 @@
+import type { Compiled } from './compiled.ts';
+import type { Pace } from './guide.ts';
+import { HalfBuilder, type Half } from './half-builder.ts';
+
+/**
+ * What can begin within so many minutes of the first that can may go down before it: hands may wait a little for the better. Of units
+ * that are to come to the bench only the first by rank is looked at.
+ */
+const MAY_WAIT = 15;
+
+/** A half, and one more piece. */
+interface Next {
+  readonly half: Half;
+  readonly activity: number;
+  readonly cost: number;
+  readonly mark: number;
+}
+
+export interface BeamOptions {
+  readonly pace: Pace;
+  /** Plans that go on side by side. */
+  readonly width: number;
+  /** The first pieces of a plan, which stay as they are. */
+  readonly after?: ArrayLike<number>;
+  /** Asked after each piece of the plans, with how many were looked at for it; the search ends without a plan when it says no. */
+  readonly goOn?: (looked: number) => boolean;
+}
+
+/**
+ * Builds several plans side by side, piece by piece in the order of time: of all that each could be gone on with, those go on that a
+ * guide expects to cost the least (filtered beam search, Ow and Morton 1988).
+ */
+export class Beam extends HalfBuilder {
+  private ranked: ArrayLike<number> = [];
+  private pace: Pace = { busy: 1, lag: 0 };
+  private nexts: Next[][] = [];
+  /** Of the half that is looked at: its jobs that are not done, by rank; the lateness of those that are; its hand minutes. */
+  private readonly undone: Int32Array;
+  private undoneCount = 0;
+  private lateDone = 0;
+  /** What it could be gone on with: which, when, and the hand minutes that it takes up. */
+  private readonly which: Int32Array;
+  private readonly starts: Float64Array;
+  private readonly ends: Float64Array;
+  private readonly takes: Float64Array;
+  /** The most pieces that windows tie to each other. */
+  private readonly longest: number;
+
+  constructor(c: Compiled) {
+    super(c);
+    const n = c.activities.length;
+    this.undone = new Int32Array(c.jobs.length);
+    this.which = new Int32Array(n);
+    this.starts = new Float64Array(n);
+    this.ends = new Float64Array(n);
+    this.takes = new Float64Array(n);
+    this.longest = c.tied.reduce((most, _, a) => {
+      let k = 1;
+      for (let x = c.tied[a]!; x >= 0; x = c.tied[x]!) k += 1;
+      return Math.max(most, k);
+    }, 1);
+  }
+
+  /**
+   * Searches for a plan.
+   * @param ranked jobs in the order in which they should be done: units come to the bench in this order
+   * @returns the order of its pieces; nothing when none could be built whole
+   */
+  search(ranked: ArrayLike<number>, { pace, width, after = [], goOn }: BeamOptions): Int32Array | undefined {
+    const n = this.c.activities.length;
+    if (!this.putFirst(after, ranked)) return undefined;
+    this.ranked = ranked;
+    this.pace = pace;
+    const from = this.count;
+    const halves: Half[][] = Array.from({ length: n + 1 }, () => []);
+    this.nexts = Array.from({ length: n + 1 }, () => []);
+    halves[from]!.push(this.keep());
+    for (let level = from; level < n; level += 1) {
+      let looked = 0;
+      for (const half of halves[level]!) looked += this.look(half);
+      halves[level + 1] = this.choose(this.nexts[level + 1]!, width);
+      this.nexts[level + 1] = [];
+      // A window may tie several pieces: what comes to the next level may have left some levels before.
+      const done = level + 1 - this.longest;
+      if (done >= from) this.letGo(halves[done]!);
+      if (goOn && !goOn(looked)) break;
+    }
+    const [best] = halves[n]!;
+    if (best) this.takeUp(best);
+    const order = best && this.put.slice(0, n);
+    for (const list of halves) this.letGo(list);
+    return order;
+  }
+
+  /** Looks at all that a half could be gone on with; how many that are. */
+  private look(half: Half): number {
+    const { c, which, starts, ends, left, jobEnd, nexts } = this;
+    this.takeUp(half);
+    this.sumUp();
+    const { found, first } = this.couldCome();
+    const gone = this.gone();
+    let looked = 0;
+    for (let i = 0; i < found; i += 1) {
+      const start = starts[i]!;
+      if (start > first + MAY_WAIT) continue;
+      looked += 1;
+      this.takeUp(half);
+      const activity = which[i]!;
+      if (c.tied[activity]! >= 0 || !this.inWindow(activity, start)) {
+        // What a window moves besides is known only once it is down.
+        if (!this.add(activity)) continue;
+        const cost = this.cost(this.gone(), this.handWork, this.moved);
+        nexts[this.count]!.push({ half, activity, cost, mark: this.mark });
+        continue;
+      }
+      // Else it need not be put down to know what it comes to.
+      const j = c.jobOf[activity]!;
+      const was = left[j]!;
+      const end = jobEnd[j]!;
+      const work = this.guide.work[activity]!;
+      left[j] = this.piecesLeft[j] === 1 ? -1 : was - work;
+      if (ends[i]! > end) jobEnd[j] = ends[i]!;
+      const moved = half.moved + this.movedBy(activity, start);
+      const cost = this.cost(gone + this.takes[i]!, half.worked + work, moved);
+      nexts[half.count + 1]!.push({ half, activity, cost, mark: (half.mark ^ this.marks[activity]!) >>> 0 });
+      left[j] = was;
+      jobEnd[j] = end;
+    }
+    return looked;
+  }
+
+  /** What could come next, and when the first of that can begin. */
+  private couldCome(): { readonly found: number; readonly first: number } {
+    const { c, guide } = this;
+    let place = Infinity;
+    for (let p = 0; p < c.places; p += 1) if (this.placeFree[p]! < place) place = this.placeFree[p]!;
+    let first = Infinity;
+    let found = 0;
+    let unit = false;
+    for (let i = 0; i < this.opens; i += 1) {
+      const a = this.open[i]!;
+      const stay = c.stayOf[a]!;
+      const wantsPlace = stay >= 0 && this.out.placeOf[stay]! < 0;
+      if (wantsPlace && (unit || place === Infinity)) continue;
+      const ready = this.readyAt(a);
+      const from = wantsPlace && place > ready ? place : ready;
+      if (from > first + MAY_WAIT) continue;
+      if (Number.isNaN(c.pinned[a]!)) this.fit(a, from);
+      else this.standPinned(a);
+      if (!(this.s <= first + MAY_WAIT) || this.s === Infinity) continue;
+      if (wantsPlace) unit = true;
+      if (this.s < first) first = this.s;
+      let takes = 0;
+      for (const lane of this.picked)
+        if (c.lanes[lane]!.hands) takes += guide.handMinutes(lane, this.e) - guide.handMinutes(lane, this.free[lane]!);
+      this.which[found] = a;
+      this.starts[found] = this.s;
+      this.ends[found] = this.e;
+      this.takes[found] = takes;
+      found += 1;
+    }
+    return { found, first };
+  }
+
+  /** The best of what a level may go on with, each thing once. */
+  private choose(nexts: Next[], width: number): Half[] {
+    nexts.sort((x, y) => x.cost - y.cost);
+    const chosen: Half[] = [];
+    const same = new Set<number>();
+    let cost = NaN;
+    for (const next of nexts) {
+      if (chosen.length === width) break;
+      // The same pieces at the same cost are the same plan, put down in another order.
+      if (next.cost !== cost) same.clear();
+      cost = next.cost;
+      if (same.has(next.mark)) continue;
+      same.add(next.mark);
+      this.takeUp(next.half);
+      if (this.add(next.activity)) chosen.push(this.keep());
+    }
+    return chosen;
+  }
+
+  private sumUp(): void {
+    const { c, left, jobEnd, undone } = this;
+    let n = 0;
+    let late = 0;
+    for (let i = 0; i < this.ranked.length; i += 1) {
+      const j = this.ranked[i]!;
+      if (left[j]! >= 0) undone[n++] = j;
+      else if (jobEnd[j]! > c.due[j]!) late += (jobEnd[j]! - c.due[j]!) * c.weight[j]!;
+    }
+    this.undoneCount = n;
+    this.lateDone = late;
+  }
+
+  private inWindow(a: number, start: number): boolean {
+    const { c } = this;
+    for (let k = c.predAt[a]!; k < c.predAt[a + 1]!; k += 1)
+      if (start > this.out.end[c.predOf[k]!]! + c.predMax[k]!) return false;
+    return true;
+  }
+
+  /** What a plan is expected to cost in the end. */
+  private cost(gone: number, worked: number, moved: number): number {
+    const { goal } = this.c;
+    const late =
+      this.lateDone +
+      this.guide.late(this.undone, this.undoneCount, { gone, left: this.left, jobEnd: this.jobEnd }, this.pace);
+    return goal.late * late + goal.idle * (gone - worked) + goal.moved * moved;
+  }
+}
