@@ -30,11 +30,13 @@ const say = (what, got, goal, ok) => {
   console.log(`${ok ? 'good' : 'MISS'}  ${what}: ${got} (goal ${goal})`);
 };
 
-/** The least that a search of ours has come to for that shop, in a longer time than here: late by nothing, 36 h of idle hands. */
-const BEST_KNOWN = 21.64;
-/** Sixty jobs of twelve activities, promised over so many weeks; two pairs of hands need six and a half for them. */
-function shop(weeks = 6.5) {
+/**
+ * Sixty jobs of twelve activities, for which two pairs of hands need six and a half weeks: promised within a week as they are drawn, or one
+ * after the other over so many weeks.
+ */
+function shop(weeks) {
   const made = randomShop(seeded(7), { jobs: 60, each: 12, hands: 2 });
+  if (weeks === undefined) return made;
   return {
     ...made,
     jobs: made.jobs.map((job, i) => ({
@@ -44,7 +46,13 @@ function shop(weeks = 6.5) {
     })),
   };
 }
-const problem = shop();
+/** The least that any search of ours has come to, in up to a minute; with what it was promised. */
+const SHOPS = [
+  { name: 'all within a week', problem: shop(), best: 1_620_613 },
+  { name: 'over five weeks', problem: shop(5), best: 31_900 },
+  { name: 'over six and a half weeks', problem: shop(6.5), best: 1.5 },
+];
+const { problem } = SHOPS[2];
 const one = { ...problem, jobs: problem.jobs.slice(0, 1) };
 // A first go warms the machine up, as the page's worker is by the time anybody plans.
 new Planner(one);
@@ -62,33 +70,23 @@ say(
   '100 ms',
   first.ms < 100,
 );
-const planner = first.value;
-const started = planner.plan().cost.total;
-const five = time(() => planner.improve({ seconds: 5 }));
-const after5 = planner.plan();
-const longer = new Planner(problem, 3);
-longer.improve({ seconds: 40 });
-const best = Math.min(BEST_KNOWN, after5.cost.total, longer.plan().cost.total);
-say(
-  'after 5 s, against the best known',
-  `${((after5.cost.total / best - 1) * 100).toFixed(1)} % above; ${started.toFixed(0)} → ${after5.cost.total.toFixed(1)} (late ${after5.cost.late} min), after 40 s ${longer.plan().cost.total.toFixed(1)}, best ${best.toFixed(1)}`,
-  '3 %',
-  after5.cost.total <= best * 1.03,
-);
-// The same jobs promised too soon: not all of it can be kept.
-const tight = shop(5);
-const [tight5, tight40] = [5, 40].map((seconds) => {
-  const p = new Planner(tight);
-  p.improve({ seconds });
-  return p.plan().cost.total;
-});
-say(
-  'promised too soon: after 5 s, against 40 s',
-  `${((tight5 / tight40 - 1) * 100).toFixed(1)} % above; ${new Planner(tight).plan().cost.total.toFixed(0)} → ${tight5.toFixed(0)}`,
-  '3 %',
-  tight5 <= tight40 * 1.03,
-);
-say('over the time given', `${(five.ms - 5000).toFixed(0)} ms`, '50 ms', five.ms < 5050);
+let after5;
+let over5 = 0;
+for (const { name, problem: promised, best } of SHOPS) {
+  const planner = new Planner(promised);
+  const begun = planner.plan().cost.total;
+  over5 = Math.max(over5, time(() => planner.improve({ seconds: 5 })).ms - 5000);
+  after5 = planner.plan();
+  const { total, late, idle } = after5.cost;
+  const least = Math.min(best, total);
+  say(
+    `promised ${name}: after 5 s, against the best known`,
+    `${((total / least - 1) * 100).toFixed(1)} % above; ${begun.toFixed(0)} → ${total.toFixed(1)} (weighted minutes late ${late.toFixed(0)}, idle ${(idle / 60).toFixed(0)} h), best ${least}`,
+    '3 %',
+    total <= least * 1.03,
+  );
+}
+say('over the time given', `${over5.toFixed(0)} ms`, '50 ms', over5 < 50);
 const [moved, slot] = Object.entries(after5.slots).find(
   ([, s]) => s.on.some((r) => r.startsWith('hands')) && s.start > MONDAY + 600,
 );

@@ -7,12 +7,15 @@ import { HalfBuilder, type Half } from './half-builder.ts';
  * that are to come to the bench only the first by rank is looked at.
  */
 const MAY_WAIT = 15;
+/** Of two plans that cost the same, the one in which hands stay at a job: going to another is as bad as so many idle minutes. */
+const CHANGE_MIN = 2;
 
 /** A half, and one more piece. */
 interface Next {
   readonly half: Half;
   readonly activity: number;
   readonly cost: number;
+  readonly changes: number;
   readonly mark: number;
 }
 
@@ -38,11 +41,12 @@ export class Beam extends HalfBuilder {
   private readonly undone: Int32Array;
   private undoneCount = 0;
   private lateDone = 0;
-  /** What it could be gone on with: which, when, and the hand minutes that it takes up. */
+  /** What it could be gone on with: which, when, the hand minutes that it takes up, and how many hands come from another job. */
   private readonly which: Int32Array;
   private readonly starts: Float64Array;
   private readonly ends: Float64Array;
   private readonly takes: Float64Array;
+  private readonly comes: Uint8Array;
   /** The most pieces that windows tie to each other. */
   private readonly longest: number;
 
@@ -54,6 +58,7 @@ export class Beam extends HalfBuilder {
     this.starts = new Float64Array(n);
     this.ends = new Float64Array(n);
     this.takes = new Float64Array(n);
+    this.comes = new Uint8Array(n);
     this.longest = c.tied.reduce((most, _, a) => {
       let k = 1;
       for (let x = c.tied[a]!; x >= 0; x = c.tied[x]!) k += 1;
@@ -106,11 +111,12 @@ export class Beam extends HalfBuilder {
       looked += 1;
       this.takeUp(half);
       const activity = which[i]!;
+      const changes = half.changes + this.comes[i]!;
       if (c.tied[activity]! >= 0 || !this.inWindow(activity, start)) {
         // What a window moves besides is known only once it is down.
         if (!this.add(activity)) continue;
-        const cost = this.cost(this.gone(), this.handWork, this.moved);
-        nexts[this.count]!.push({ half, activity, cost, mark: this.mark });
+        const cost = this.cost(this.gone(), this.handWork, this.moved, changes);
+        nexts[this.count]!.push({ half, activity, cost, changes, mark: this.mark });
         continue;
       }
       // Else it need not be put down to know what it comes to.
@@ -121,8 +127,8 @@ export class Beam extends HalfBuilder {
       left[j] = this.piecesLeft[j] === 1 ? -1 : was - work;
       if (ends[i]! > end) jobEnd[j] = ends[i]!;
       const moved = half.moved + this.movedBy(activity, start);
-      const cost = this.cost(gone + this.takes[i]!, half.worked + work, moved);
-      nexts[half.count + 1]!.push({ half, activity, cost, mark: (half.mark ^ this.marks[activity]!) >>> 0 });
+      const cost = this.cost(gone + this.takes[i]!, half.worked + work, moved, changes);
+      nexts[half.count + 1]!.push({ half, activity, cost, changes, mark: (half.mark ^ this.marks[activity]!) >>> 0 });
       left[j] = was;
       jobEnd[j] = end;
     }
@@ -151,12 +157,18 @@ export class Beam extends HalfBuilder {
       if (wantsPlace) unit = true;
       if (this.s < first) first = this.s;
       let takes = 0;
-      for (const lane of this.picked)
-        if (c.lanes[lane]!.hands) takes += guide.handMinutes(lane, this.e) - guide.handMinutes(lane, this.free[lane]!);
+      let comes = 0;
+      for (const lane of this.picked) {
+        if (!c.lanes[lane]!.hands) continue;
+        takes += guide.handMinutes(lane, this.e) - guide.handMinutes(lane, this.free[lane]!);
+        const before = this.last[lane]!;
+        if (before >= 0 && c.jobOf[before] !== c.jobOf[a]) comes += 1;
+      }
       this.which[found] = a;
       this.starts[found] = this.s;
       this.ends[found] = this.e;
       this.takes[found] = takes;
+      this.comes[found] = comes;
       found += 1;
     }
     return { found, first };
@@ -176,7 +188,10 @@ export class Beam extends HalfBuilder {
       if (same.has(next.mark)) continue;
       same.add(next.mark);
       this.takeUp(next.half);
-      if (this.add(next.activity)) chosen.push(this.keep());
+      if (!this.add(next.activity)) continue;
+      const half = this.keep();
+      half.changes = next.changes;
+      chosen.push(half);
     }
     return chosen;
   }
@@ -202,11 +217,11 @@ export class Beam extends HalfBuilder {
   }
 
   /** What a plan is expected to cost in the end. */
-  private cost(gone: number, worked: number, moved: number): number {
+  private cost(gone: number, worked: number, moved: number, changes: number): number {
     const { goal } = this.c;
     const late =
       this.lateDone +
       this.guide.late(this.undone, this.undoneCount, { gone, left: this.left, jobEnd: this.jobEnd }, this.pace);
-    return goal.late * late + goal.idle * (gone - worked) + goal.moved * moved;
+    return goal.late * late + goal.idle * (gone - worked + CHANGE_MIN * changes) + goal.moved * moved;
   }
 }

@@ -15,6 +15,8 @@ export interface Half {
   /** Hand minutes of what is down, and minutes moved against the plan in force. */
   worked: number;
   moved: number;
+  /** How often hands went to another job. */
+  changes: number;
   /** Which activities are down, whatever their order. */
   mark: number;
 }
@@ -132,6 +134,7 @@ export class HalfBuilder extends Builder {
       opens: 0,
       worked: 0,
       moved: 0,
+      changes: 0,
       mark: 0,
     };
     half.block.set(this.memory);
@@ -140,6 +143,7 @@ export class HalfBuilder extends Builder {
     half.opens = this.opens;
     half.worked = this.handWork;
     half.moved = this.moved;
+    half.changes = 0;
     half.mark = this.mark;
     this.at = half;
     return half;

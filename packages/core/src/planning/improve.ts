@@ -53,6 +53,7 @@ export class Planner {
   private best: { readonly order: Int32Array; readonly built: Built };
   private readonly random: () => number;
   private readonly bound: number;
+  private jobs: WholeJobs | undefined;
   private tried = 0;
   private accepted = 0;
 
@@ -133,7 +134,10 @@ export class Planner {
     let done = 0;
     const n = this.order.length;
     if (this.wholeJobs) {
-      const jobs = new WholeJobs(this.c, this.builder, this.random, this.order, this.now);
+      // Gone on with when it is improved again: what was learned stays.
+      this.jobs ??= new WholeJobs(this.c, this.builder, this.random);
+      const { jobs } = this;
+      jobs.goOnFrom(this.best.order, this.best.built);
       const goOn = (looked: number): boolean => {
         done += looked / n;
         return share(done) < WHOLE_JOBS && !this.over(stop);
@@ -144,9 +148,10 @@ export class Planner {
         this.tried += 1;
         this.trial.set(order);
         this.builder.build(order, this.next);
-        const best = this.next.cost.total < this.best.built.cost.total;
-        jobs.found(order, this.next, best);
-        if (best) this.swap();
+        if (this.next.cost.total < this.best.built.cost.total) {
+          this.swap();
+          jobs.goOnFrom(this.order, this.now);
+        } else jobs.seen(this.next);
       }
       this.from(this.best);
     }

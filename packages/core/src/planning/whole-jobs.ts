@@ -5,10 +5,12 @@ import type { Pace, Progress } from './guide.ts';
 import { bestOrder } from './job-order.ts';
 
 /** Plans side by side, search after search while the shop's pace is learned, and after. */
-const WIDTHS = [1, 4, 10, 50];
+const WIDTHS = [1, 10, 40];
 const WIDTH = 40;
 /** What a shop of whose pace nothing is known is thought to do. */
 export const USUAL: Pace = { busy: 0.95, lag: 800 };
+/** How far the pace follows each of the first plans. */
+const LEARNS = 0.5;
 /** How often some jobs change their turns by chance before the best order is looked for, and how many do. */
 const SHUFFLED = 0.5;
 const SHUFFLE = 4;
@@ -24,22 +26,28 @@ export class WholeJobs {
   private ranked: Int32Array;
   private pace = USUAL;
   /** The best plan so far. */
-  private order: Int32Array;
+  private order = new Int32Array();
+  /** Searches that came to an end: the first ones only teach. A plan that is in force has taught already. */
   private searched: number;
 
-  /** @param order, now the plan to begin with */
   constructor(
     private readonly c: Compiled,
     private readonly beam: Beam,
     private readonly random: () => number,
-    order: Int32Array,
-    now: Built,
   ) {
-    this.order = order.slice();
     this.ranked = byPromise(c);
-    // A plan that is in force is gone on from.
     this.searched = c.problem.inForce ? WIDTHS.length : 0;
-    if (this.searched > 0) this.learn(now, 1);
+  }
+
+  /** A plan is the best so far: it is begun again somewhere in it, and it teaches. */
+  goOnFrom(order: Int32Array, built: Built): void {
+    this.order = order.slice();
+    if (this.searched > 0) this.learn(built);
+  }
+
+  /** A plan that is not the best teaches as long as little is known. */
+  seen(built: Built): void {
+    if (this.learning) this.learn(built);
   }
 
   /**
@@ -67,11 +75,8 @@ export class WholeJobs {
     return order;
   }
 
-  /** A plan was built from what was found: what it teaches, and whether it is the best so far. */
-  found(order: Int32Array, built: Built, best: boolean): void {
-    if (best) this.order = order.slice();
-    const learning = this.searched <= WIDTHS.length;
-    if (best || learning) this.learn(built, learning ? 0.5 : 1);
+  private get learning(): boolean {
+    return this.searched <= WIDTHS.length && !this.c.problem.inForce;
   }
 
   private rank(progress: Progress, pace: Pace, again: boolean, goOn: () => boolean): Int32Array {
@@ -96,9 +101,10 @@ export class WholeJobs {
   }
 
   /** The order in which jobs are done in a plan, and its pace. */
-  private learn(built: Built, share: number): void {
+  private learn(built: Built): void {
     const { c } = this;
     const { guide } = this.beam;
+    const share = this.learning ? LEARNS : 1;
     const ends = new Float64Array(c.jobs.length).fill(-Infinity);
     built.end.forEach((e, a) => (ends[c.jobOf[a]!] = Math.max(ends[c.jobOf[a]!]!, e)));
     this.ranked = Int32Array.from(ends.keys()).sort((x, y) => ends[x]! - ends[y]! || x - y);
