@@ -62,6 +62,27 @@ describe('the week', () => {
     expect((await shop.http().get('/api/plan')).status).toBe(401);
   });
 
+  test('a plan of some minutes ago is held against the shop as it was then: what cures has less of it left by now', async () => {
+    const view = await week();
+    const { now } = view.problem;
+    const ago = 3;
+    const cures = view.problem.jobs.flatMap((j) => j.activities).filter((a) => a.title.endsWith(': cure'));
+    const running = cures.filter((a) => a.after.length === 0);
+    expect(running.length).toBeGreaterThan(0);
+    const then = {
+      ...view.problem,
+      now: now - ago,
+      jobs: view.problem.jobs.map((j) => ({
+        ...j,
+        release: j.release - ago,
+        activities: j.activities.map((a) => (running.includes(a) ? { ...a, minutes: a.minutes + ago } : a)),
+      })),
+    };
+    const { slots } = plan(then, { orders: 60 });
+    const answer = await shop.post('/api/plan', { ...body(view, slots), now: now - ago });
+    expect([answer.status, answer.body]).toMatchObject([200, { slots }]);
+  });
+
   test('as a calendar that a library reads', async () => {
     const text = (await shop.get('/api/plan/week.ics')).text;
     const events = new ICAL.Component(ICAL.parse(text) as unknown[]).getAllSubcomponents('vevent');

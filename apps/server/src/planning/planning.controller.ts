@@ -71,12 +71,13 @@ export class PlanningController {
       throw new UnprocessableEntityException(`now: this plan is of ${Math.round(age)} min ago; plan again`);
     const agreed = dto.agreed && extraOf(dto.agreed, me);
     await this.known(agreed?.person);
-    const view = await this.shop.view(new Date(now), agreed);
+    // As it was when it was planned: what cures meanwhile has less of it left by now.
+    const { problem } = await this.shop.view(new Date(dto.now * MINUTE_MS), agreed);
     const slots: Record<string, Slot> = {};
     for (const { activity, start, end, on, place } of dto.slots)
       slots[activity] = { start, end, on, ...(place === undefined ? {} : { place }) };
     const pins = dto.pins.map(({ activity, start, on }) => ({ activity, start, ...(on ? { on } : {}) }));
-    const faults = planFaults({ ...view.problem, now: dto.now, pins, jobs: asOf(view.problem.jobs, dto.now) }, slots);
+    const faults = planFaults({ ...problem, pins }, slots);
     if (faults.length > 0)
       throw new UnprocessableEntityException({
         message: `This plan cannot be worked: ${faults.slice(0, 3).join('; ')}`,
@@ -264,11 +265,6 @@ export class PlanningController {
       }
     return calendar.toString();
   }
-}
-
-/** Jobs as released at the moment that a plan was made for, a little ago. */
-function asOf(jobs: WeekView['problem']['jobs'], now: number): WeekView['problem']['jobs'] {
-  return jobs.map((j) => ({ ...j, release: Math.min(j.release, now) }));
 }
 
 /** Hours as they are agreed on by somebody. @throws UnprocessableEntityException when they run backwards or too long */
