@@ -116,6 +116,18 @@ export async function forward(
   throw new Error('never came to it');
 }
 
+/**
+ * Waits until the server has heard of what was done on the screen: it goes on before its outbox is empty.
+ * @throws Error when that never comes
+ */
+export async function heard(page: Page, job: string, of: (state: BenchState) => boolean): Promise<void> {
+  for (let i = 0; i < 100; i += 1) {
+    if (of(fold(job, (await jobOf(page, job)).events))) return;
+    await new Promise((done) => setTimeout(done, 100));
+  }
+  throw new Error(`the server never heard of it; the screen says: ${await text(page, 'body')}`);
+}
+
 /** The figure that a panel asks for, in the middle of what it accepts. */
 async function wanted(page: Page): Promise<string> {
   const says = (await text(page, '.op p')).replaceAll('\u202f', ' ');

@@ -5,7 +5,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
-import { ask, book, doMove, forward, fresh, title, workTo } from './hands.ts';
+import { ask, book, doMove, forward, fresh, heard, title, workTo } from './hands.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(300_000);
@@ -25,13 +25,7 @@ const open = async (job: string, on = page): Promise<void> => {
 };
 const stateOf = async (job: string): Promise<ReturnType<typeof fold>> =>
   fold(job, (await ask<JobView>(page, `jobs/${job}`)).events);
-const settled = async (job: string, is: (s: ReturnType<typeof fold>) => boolean): Promise<void> => {
-  for (let i = 0; i < 60; i += 1) {
-    if (is(await stateOf(job))) return;
-    await new Promise((r) => setTimeout(r, 200));
-  }
-  throw new Error('the log never came to it');
-};
+const settled = (job: string, is: (s: ReturnType<typeof fold>) => boolean): Promise<void> => heard(page, job, is);
 const choose = async (label: string, value: string): Promise<void> => {
   await page.waitForSelector(label);
   await page.type(label, value);
