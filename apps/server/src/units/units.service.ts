@@ -1,6 +1,6 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
 import type { PastVisit, UnitView, VisitFigure } from '@jubb/contract';
-import { buildRecord, placesRead, stageOf, standsAt, type BenchState } from '@jubb/core/bench';
+import { buildRecord, lowerFirst, placesRead, stageOf, standsAt, type BenchState } from '@jubb/core/bench';
 import { formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import { DataSource, ILike, type EntityManager } from 'typeorm';
@@ -49,7 +49,7 @@ function visitOf(sheet: Sheet, state: BenchState): PastVisit {
   const record = buildRecord(sheet, state);
   const judged = record.findings
     .filter((f) => f.finding !== 'reuse')
-    .map((f) => `${f.title}: ${f.finding}, ${f.reason.charAt(0).toLowerCase()}${f.reason.slice(1)}`);
+    .map((f) => `${f.title}: ${f.finding}, ${lowerFirst(f.reason)}`);
   const set = record.comparisons.map((c) => {
     const from = c.asFound ? formatQuantity(c.asFound.value) : 'not read';
     return c.now

@@ -1,5 +1,5 @@
 import type { MeView } from '@jubb/contract';
-import { holdWords, nextMove, opTitle, sideWords, wayBackOf } from '@jubb/core/bench';
+import { holdWords, lowerFirst, nextMove, opTitle, sideWords, wayBackOf } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -104,11 +104,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
               ))}
           {back && (
             <div className="past" role="note">
-              <b>
-                Back for: {back.suspect.charAt(0).toLowerCase()}
-                {back.suspect.slice(1)}
-              </b>{' '}
-              {back.test}, {back.says}
+              <b>Back for: {lowerFirst(back.suspect)}</b> {back.test}, {back.says}
             </div>
           )}
           <RefusalBox bench={bench} look={(step) => setPeek(step)} />

@@ -1,5 +1,5 @@
 import type { MeView, PlanJobLabel } from '@jubb/contract';
-import type { Say, Suggestion } from '@jubb/core/planning';
+import { spendMinor, type Say, type Suggestion } from '@jubb/core/planning';
 import { Link } from 'react-router';
 import { moneyWords } from '../money.ts';
 import { PromiseLater } from './promise-later.tsx';
@@ -49,10 +49,3 @@ export function Agree({
     </div>
   );
 }
-
-/** What such hours are worth at the workshop's rate, minor units. */
-export const spendMinor = (
-  { from, to, helper }: { readonly from: number; readonly to: number; readonly helper: boolean },
-  hands: number,
-  rateMinor: number,
-): number => Math.round(((to - from) / 60) * (helper ? 1 : hands) * rateMinor);

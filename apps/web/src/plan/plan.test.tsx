@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { workCalendar, type PlanProblem } from '@jubb/core/planning';
 import { work, type PlanAnswer } from './plan.worker.ts';
-import { spendMinor } from './agree.tsx';
 import { costWords } from './plan-side.tsx';
 import { sayIn, spanWords } from './say.ts';
 import { weekAxis } from './week-axis.ts';
@@ -100,12 +99,4 @@ test('times and stretches of time in words', () => {
   expect(sayIn('Europe/London')(MONDAY)).toBe('Mon 08:00');
   expect(sayIn('America/New_York')(MONDAY)).toBe('Mon 03:00');
   expect([spanWords(40), spanWords(200), spanWords(4320)]).toEqual(['40 min', '3 h', '3 days']);
-});
-
-describe('what is agreed on', () => {
-  test('is worth its hours: a helper’s once, everybody’s for each pair of hands', () => {
-    const four = { from: 0, to: 240, helper: true };
-    expect(spendMinor(four, 2, 5200)).toBe(20800);
-    expect(spendMinor({ ...four, to: 60, helper: false }, 2, 5200)).toBe(10400);
-  });
 });

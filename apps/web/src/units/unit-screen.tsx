@@ -76,12 +76,10 @@ export default function UnitScreen(): React.JSX.Element {
                 <b>Job {v.number}</b>
               </Link>
               <small className="d-block">{format(new Date(v.booked), 'd MMM yyyy')}</small>
-              {v.cameFrom !== null ? (
+              {before && (
                 <small className="d-block back">
-                  back from {v.cameFrom}, {before ? `after ${daysSince(before, v)} days` : ''}
+                  back {v.cameFrom === null ? '' : `from ${v.cameFrom}, `}after {daysSince(before, v)} days
                 </small>
-              ) : (
-                before && <small className="d-block back">back after {daysSince(before, v)} days</small>
               )}
             </div>
             <div>

@@ -63,7 +63,7 @@ export { MOST_OF_A_PART } from './decide/counts.ts';
 export { tell } from './decide/identify.ts';
 export { goesBackNew } from './renewal.ts';
 export { answersThatStand, variantsLeft } from './which.ts';
-export { holdWords, minutesWords, opTitle, sideWords } from './wording.ts';
+export { holdWords, lowerFirst, minutesWords, opTitle, sideWords } from './wording.ts';
 export { rehearse, type RehearsalFigures } from './rehearsal.ts';
 export { absurd } from './measuring/absurd.ts';
 export { adviseFinding, readingWords, type FindingAdvice } from './measuring/advice.ts';

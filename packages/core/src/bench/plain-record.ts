@@ -1,3 +1,4 @@
+import { lowerFirst } from './wording.ts';
 import { formatQuantity } from '../quantities/index.ts';
 import type { JobRecord } from './record.ts';
 
@@ -28,14 +29,14 @@ export function plainRecord(r: JobRecord): PlainRecord {
   return {
     title: `${r.unit.title}, serial ${r.unit.serial}`,
     found: [
-      ...r.desk.causes.map((c) => `Why it failed: ${lower(c.title)}`),
+      ...r.desk.causes.map((c) => `Why it failed: ${lowerFirst(c.title)}`),
       ...findings.map((f) => `${f.title}: ${words[f.finding]}${f.reason ? `. ${f.reason}` : ''}`),
     ],
     done: [
       ...r.settings.flatMap((s) => (s.confirmed ? [`${s.title} set to ${formatQuantity(s.confirmed.value, 3)}`] : [])),
       ...(r.joints.length > 0 ? [`${r.joints.length} joints tightened to their figures, every fastener recorded`] : []),
       ...r.methods.map((m) => `${m.ask} ${m.choice}`),
-      ...r.proving.ledBack.map((l) => `${l.test} failed once; gone back to the ${lower(l.suspect)}`),
+      ...r.proving.ledBack.map((l) => `${l.test} failed once; gone back to the ${lowerFirst(l.suspect)}`),
     ],
     renewed: r.renewed.map((p) => (p.count > 1 ? `${p.count} × ${p.title}` : p.title)),
     proved: [
@@ -57,5 +58,3 @@ export function plainRecord(r: JobRecord): PlainRecord {
     next: r.proving.lookAgain,
   };
 }
-
-const lower = (s: string): string => s.charAt(0).toLowerCase() + s.slice(1);

@@ -1,6 +1,6 @@
 import { CAUSE, type Built } from './built.ts';
 import { openBefore, spanAt, type Compiled } from './compiled.ts';
-import { Fitter, MOST_STEPS } from './fitter.ts';
+import { Fitter } from './fitter.ts';
 import type { Minute, PlanCost } from './types.ts';
 
 /** A plan whose windows cannot be kept in this order is begun again with a later start so many times. */
@@ -33,12 +33,10 @@ export class Builder extends Fitter {
   private readonly lastBefore: Int32Array;
   private readonly hintBefore: Int32Array;
   private readonly laneEnd: Float64Array;
-  private readonly chain: { a: number; s: Minute; e: Minute; by: number; lanes: number[] }[] = [];
   private pending: number[] = [];
   protected count = 0;
   protected out!: Built;
-  /** Why the last chain could not be put down, where that is known. */
-  private chainWhy = '';
+
   constructor(c: Compiled) {
     super(c);
     const lanes = c.lanes.length;
@@ -400,42 +398,6 @@ export class Builder extends Fitter {
   private hold(lane: number, a: number): void {
     const free = this.free[lane]!;
     this.reserved[lane] = [...this.reserved[lane]!.filter((r) => r[1] > free), [this.s, this.e, a]];
-  }
-
-  /**
-   * Puts an activity down with all that must follow it within windows: the first of them goes late enough for the others to come
-   * in time. False when there is no such time.
-   */
-  private fitChain(head: number, from: Minute): boolean {
-    const { c, chain } = this;
-    this.chainWhy = '';
-    let lb = from;
-    for (let k = 0; k < MOST_STEPS; k += 1) {
-      chain.length = 0;
-      let excess = 0;
-      for (let a = head; a >= 0 && excess === 0; a = c.tied[a]!) {
-        const link = c.preds[a]![0];
-        const ready = a === head ? lb : Math.max(c.release[a]!, chain.at(-1)!.e + link!.min);
-        if (Number.isNaN(c.pinned[a]!)) this.fit(a, ready);
-        else if (c.pinned[a]! < ready) {
-          this.chainWhy = `${c.activities[a]!.title} cannot be there: ${c.activities[this.chain.at(-1)?.a ?? a]!.title} comes before it and is not done by then`;
-          return false;
-        } else this.standPinned(a);
-        if (!Number.isFinite(this.e)) return false;
-        if (a !== head) excess = Math.max(0, this.s - chain.at(-1)!.e - link!.max);
-        if (excess < 1e-9) excess = 0;
-        chain.push({ a, s: this.s, e: this.e, by: this.by, lanes: [...this.picked] });
-      }
-      if (excess === 0) return true;
-      // Of a chain of three it may be the middle one that is too early: its window is looked at again after the move.
-      lb = chain[0]!.s + excess;
-      if (!Number.isNaN(c.pinned[head]!)) {
-        const { a } = chain.at(-1)!;
-        this.chainWhy = `${c.activities[a]!.title} would come ${Math.round(excess)} min after the window of ${c.activities[c.preds[a]![0]!.of]!.title} has closed`;
-        return false;
-      }
-    }
-    return false;
   }
 
   protected price(): void {

@@ -4,7 +4,7 @@ import { openEnd, startsOpen } from './opening.ts';
 import type { Minute } from './types.ts';
 
 /** A lane is looked along for so many spans at most. */
-export const MOST_STEPS = 400;
+const MOST_STEPS = 400;
 
 /** A stretch of a lane that an activity has. */
 export type Stretch = readonly [from: Minute, to: Minute, activity: number];
@@ -31,6 +31,10 @@ export class Fitter {
   protected e = 0;
   protected by = -1;
   protected readonly picked: number[] = [];
+  /** Of the last chain: each with its start, its end, what bound it and its lanes. */
+  protected readonly chain: { a: number; s: Minute; e: Minute; by: number; lanes: number[] }[] = [];
+  /** Why the last chain could not be put down, where that is known. */
+  protected chainWhy = '';
   /** What the lane of the last fit was busy with before it. */
   private clash = -1;
   /** Why a pin cannot stand at all; empty when all can. */
@@ -230,6 +234,42 @@ export class Fitter {
       t = clash;
     }
     this.s = this.e = Infinity;
+  }
+
+  /**
+   * Where an activity goes with all that must follow it within windows: the first of them goes late enough for the others to come
+   * in time. False when there is no such time.
+   */
+  protected fitChain(head: number, from: Minute): boolean {
+    const { c, chain } = this;
+    this.chainWhy = '';
+    let lb = from;
+    for (let k = 0; k < MOST_STEPS; k += 1) {
+      chain.length = 0;
+      let excess = 0;
+      for (let a = head; a >= 0 && excess === 0; a = c.tied[a]!) {
+        const link = c.preds[a]![0];
+        const ready = a === head ? lb : Math.max(c.release[a]!, chain.at(-1)!.e + link!.min);
+        if (Number.isNaN(c.pinned[a]!)) this.fit(a, ready);
+        else if (c.pinned[a]! < ready) {
+          this.chainWhy = `${c.activities[a]!.title} cannot be there: ${c.activities[this.chain.at(-1)?.a ?? a]!.title} comes before it and is not done by then`;
+          return false;
+        } else this.standPinned(a);
+        if (!Number.isFinite(this.e)) return false;
+        if (a !== head) excess = Math.max(0, this.s - chain.at(-1)!.e - link!.max);
+        if (excess < 1e-9) excess = 0;
+        chain.push({ a, s: this.s, e: this.e, by: this.by, lanes: [...this.picked] });
+      }
+      if (excess === 0) return true;
+      // Of a chain of three it may be the middle one that is too early: its window is looked at again after the move.
+      lb = chain[0]!.s + excess;
+      if (!Number.isNaN(c.pinned[head]!)) {
+        const { a } = chain.at(-1)!;
+        this.chainWhy = `${c.activities[a]!.title} would come ${Math.round(excess)} min after the window of ${c.activities[c.preds[a]![0]!.of]!.title} has closed`;
+        return false;
+      }
+    }
+    return false;
   }
 
   /** When work that needs all the picked lanes at once is done: it goes on only while all of them are open. */

@@ -4,7 +4,7 @@ import { planFaults } from './check-plan.ts';
 import { plan, Planner } from './improve.ts';
 import { randomShop, MONDAY } from './shop.fixtures.ts';
 import { seeded } from './chance.ts';
-import { HELPER, suggestionsFor, type Suggestion } from './suggestions.ts';
+import { HELPER, spendMinor, suggestionsFor, type Suggestion } from './suggestions.ts';
 import type { Activity, PlanProblem, WaitKind } from './types.ts';
 import { lateJobs, readyAt, type Say } from './why-late.ts';
 
@@ -122,5 +122,13 @@ describe('what would save it', () => {
         expect(s.keeps).toBe(s.ready <= late.due);
       }
     }
+  });
+});
+
+describe('what is agreed on', () => {
+  test('is worth its hours: a helper’s once, everybody’s for each pair of hands', () => {
+    const four = { from: 0, to: 240, helper: true };
+    expect(spendMinor(four, 2, 5200)).toBe(20800);
+    expect(spendMinor({ ...four, to: 60, helper: false }, 2, 5200)).toBe(10400);
   });
 });

@@ -31,6 +31,13 @@ export type Agreement =
 /** The helper's id among the resources. */
 export const HELPER = 'hands-helper';
 
+/** What agreed hours are worth at the workshop's rate, minor units: a helper's once, everybody's for each pair of hands. */
+export const spendMinor = (
+  { from, to, helper }: Pick<Extract<Agreement, { kind: 'hours' }>, 'from' | 'to' | 'helper'>,
+  hands: number,
+  rateMinor: number,
+): number => Math.round(((to - from) / HOUR) * (helper ? 1 : hands) * rateMinor);
+
 const HOUR = 60;
 const HALF_HOUR = 30;
 /** What is offered last: it saves nothing but the customer's trust. */

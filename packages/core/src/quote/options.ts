@@ -1,3 +1,4 @@
+import { lowerFirst } from '../bench/wording.ts';
 import {
   adviseFinding,
   hoursMinor,
@@ -71,7 +72,7 @@ export function quoteOptions(
       id: 'kits',
       title: `With the ${full.lines
         .filter((l) => l.kit)
-        .map((l) => low(l.title))
+        .map((l) => lowerFirst(l.title))
         .join(' and the ')}`,
       lines: partLines(full),
       minutes: minutesOf(bare),
@@ -157,9 +158,8 @@ const partLines = (plan: OrderPlan): QuoteLine[] =>
     sumMinor: (l.priceMinor ?? 0) * l.count,
   }));
 const leadOf = (plan: OrderPlan): number => (plan.lines.some((l) => l.from === 'supplier') ? USUAL_LEAD_DAYS : 0);
-const low = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 const names = (sheet: Sheet, parts: readonly (readonly [string, Finding])[]): string =>
-  parts.map(([p]) => low(sheet.parts[p]?.title ?? p)).join(' and the ');
+  parts.map(([p]) => lowerFirst(sheet.parts[p]?.title ?? p)).join(' and the ');
 
 const PLAIN: Readonly<Record<Finding, string>> = {
   reuse: 'is good and stays',
@@ -177,7 +177,7 @@ export function findingsForCustomer(pinned: Sheet, state: BenchState): QuotePayl
     .sort(([, a], [, b]) => order.indexOf(a) - order.indexOf(b))
     .map(([part, finding]) => ({
       part: sheet.parts[part]?.title ?? part,
-      words: `The ${low(sheet.parts[part]?.title ?? part)} ${PLAIN[finding]}.`,
+      words: `The ${lowerFirst(sheet.parts[part]?.title ?? part)} ${PLAIN[finding]}.`,
       readings: adviseFinding(sheet, state, part).says,
     }));
 }

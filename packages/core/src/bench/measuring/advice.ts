@@ -1,3 +1,4 @@
+import { lowerFirst } from '../wording.ts';
 import { formatQuantity } from '../../quantities/index.ts';
 import type { Finding, Measure, Sheet } from '../../sheet/index.ts';
 import { goesBackNew } from '../renewal.ts';
@@ -45,9 +46,9 @@ export function adviseFinding(sheet: Sheet, state: BenchState, part: string): Fi
   for (const look of Object.values(sheet.looks)) {
     if (look.part !== part) continue;
     const seen = state.looks.findLast((l) => l.look === look.id);
-    if (seen?.verdict === 'bad') speaks.push({ finding: 'renew', says: `${look.title}: ${lower(seen.title)}` });
-    if (seen?.verdict === 'good') speaks.push({ finding: 'reuse', says: `${look.title}: ${lower(seen.title)}` });
-    if (seen?.verdict === 'unsure') speaks.push({ finding: 'watch', says: `${look.title}: ${lower(seen.title)}` });
+    if (seen?.verdict === 'bad') speaks.push({ finding: 'renew', says: `${look.title}: ${lowerFirst(seen.title)}` });
+    if (seen?.verdict === 'good') speaks.push({ finding: 'reuse', says: `${look.title}: ${lowerFirst(seen.title)}` });
+    if (seen?.verdict === 'unsure') speaks.push({ finding: 'watch', says: `${look.title}: ${lowerFirst(seen.title)}` });
   }
   for (const set of sheet.sets) {
     if (!set.parts.includes(part)) continue;
@@ -55,7 +56,7 @@ export function adviseFinding(sheet: Sheet, state: BenchState, part: string): Fi
     if (other !== undefined)
       speaks.push({
         finding: 'renew',
-        says: `${set.title}: renewed as a set, with the ${lower(sheet.parts[other]?.title ?? other)}`,
+        says: `${set.title}: renewed as a set, with the ${lowerFirst(sheet.parts[other]?.title ?? other)}`,
       });
   }
   speaks.sort((a, b) => GRAVE[b.finding] - GRAVE[a.finding]);
@@ -93,5 +94,3 @@ function extreme(
 /** The first of what the sheet offers that is a finding; renewing, when it offers only ways of its own. */
 const offered = (offers: readonly string[]): Finding =>
   offers.includes('dress') && !offers.includes('renew') ? 'dress' : offers[0] === 'dress' ? 'dress' : 'renew';
-
-const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);

@@ -1,4 +1,4 @@
-import { formatQuantity } from '../../quantities/index.ts';
+import { formatBand, formatQuantity } from '../../quantities/index.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { BenchState } from '../state.ts';
 import { titleOfSuspect } from './suspects.ts';
@@ -19,10 +19,9 @@ export function wayBackOf(sheet: Sheet, state: BenchState): WayBack | undefined 
   const read = state.readings.filter((r) => r.op === back.op);
   if (read.some((r) => r.seq > back.seq)) return undefined;
   const failed = read.at(-1);
-  const { low, high } = test.accept;
   return {
     suspect: titleOfSuspect(sheet, back.suspect),
     test: test.title,
-    says: `${failed ? `read ${formatQuantity(failed.value)}, ` : ''}accepted ${formatQuantity(low)} to ${formatQuantity(high)}`,
+    says: `${failed ? `read ${formatQuantity(failed.value)}, ` : ''}accepted ${formatBand(test.accept)}`,
   };
 }
