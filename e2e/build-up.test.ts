@@ -213,8 +213,8 @@ describe('a bolt that goes wrong', () => {
     const job = await book(page, 'hub-dolly', ['65 mm']);
     await openAt(job, (o) => o.kind === 'tighten' && o.joint === 'cap-bolts');
     const fault = async (name: string): Promise<void> => {
-      for (let i = 0; i < 8 && !(await text(page, '.benchfoot')).includes(`Simulated hand: ${name}`); i += 1)
-        await press(page, '.foot button', 'Simulated hand');
+      for (let i = 0; i < 8 && !(await text(page, '.benchfoot')).includes(`Hand: ${name}`); i += 1)
+        await press(page, '.foot button', 'Hand: ');
       await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     };
     await fault('gives');

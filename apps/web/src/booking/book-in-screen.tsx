@@ -8,7 +8,7 @@ import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useNavigate } from 'react-router';
 import { api, ApiError } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
-import { OpenedBefore, type Opened } from './opened-before.tsx';
+import { OpenedBefore, type Opened, WhyBack } from './opened-before.tsx';
 import { PromiseAsk } from './promise-ask.tsx';
 import { WhichOne } from './which-one.tsx';
 
@@ -96,7 +96,7 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
   return (
     <main className="page">
       <h1>Book in a unit</h1>
-      <form onSubmit={(e) => void submit(e)} className="mt-3" noValidate>
+      <form onSubmit={(e) => void submit(e)} className="mt-1" noValidate>
         <div className="two">
           <div>
             <Form.Label htmlFor="serial">Serial on the unit</Form.Label>
@@ -208,14 +208,14 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
             </Form.Select>
             {error('sheet')}
           </div>
-          <OpenedBefore
-            sheet={sheet.data}
-            unit={unit}
-            opened={opened}
-            change={setOpened}
-            error={failed?.field === 'opened.why' ? failed.words : undefined}
-          />
+          <OpenedBefore sheet={sheet.data} unit={unit} opened={opened} change={setOpened} />
           <div className="d-flex flex-column gap-3">
+            <WhyBack
+              unit={unit}
+              opened={opened}
+              change={setOpened}
+              error={failed?.field === 'opened.why' ? failed.words : undefined}
+            />
             {sheet.data && (
               <WhichOne
                 sheet={sheet.data}
@@ -277,9 +277,11 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
             {failed.words}
           </p>
         )}
-        <button type="submit" className="btn-go mt-3" style={{ maxWidth: 1100 }} disabled={formState.isSubmitting}>
-          Book in <kbd>Enter</kbd>
-        </button>
+        <div className="bookin-go">
+          <button type="submit" className="btn-go" disabled={formState.isSubmitting}>
+            Book in <kbd>Enter</kbd>
+          </button>
+        </div>
       </form>
     </main>
   );

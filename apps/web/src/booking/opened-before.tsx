@@ -10,19 +10,17 @@ export interface Opened {
   readonly why: string;
 }
 
-/** Was it opened before? Its tell-tales, its history here, and why it is back. */
+/** Was it opened before? Its tell-tales, and its history here. */
 export function OpenedBefore({
   sheet,
   unit,
   opened,
   change,
-  error,
 }: {
   readonly sheet: Sheet | undefined;
   readonly unit: UnitView | undefined;
   readonly opened: Opened;
   readonly change: (o: Opened) => void;
-  readonly error: string | undefined;
 }): React.JSX.Element {
   const here = unit?.visits ?? [];
   return (
@@ -79,22 +77,37 @@ export function OpenedBefore({
           ))}
         </div>
       )}
-      {(opened.answer === 'yes' || here.length > 0) && (
-        <>
-          <Form.Label htmlFor="why-back">Why is it back?</Form.Label>
-          <Form.Control
-            id="why-back"
-            value={opened.why}
-            maxLength={400}
-            isInvalid={error !== undefined}
-            onChange={(e) => change({ ...opened, why: e.target.value })}
-          />
-          {error && (
-            <p className="field-error" role="alert">
-              {error}
-            </p>
-          )}
-        </>
+    </div>
+  );
+}
+
+/** Why a unit that somebody had open comes back. */
+export function WhyBack({
+  unit,
+  opened,
+  change,
+  error,
+}: {
+  readonly unit: UnitView | undefined;
+  readonly opened: Opened;
+  readonly change: (o: Opened) => void;
+  readonly error: string | undefined;
+}): React.JSX.Element | null {
+  if (opened.answer !== 'yes' && (unit?.visits ?? []).length === 0) return null;
+  return (
+    <div>
+      <Form.Label htmlFor="why-back">Why is it back?</Form.Label>
+      <Form.Control
+        id="why-back"
+        value={opened.why}
+        maxLength={400}
+        isInvalid={error !== undefined}
+        onChange={(e) => change({ ...opened, why: e.target.value })}
+      />
+      {error && (
+        <p className="field-error" role="alert">
+          {error}
+        </p>
       )}
     </div>
   );

@@ -44,7 +44,7 @@ export function PromiseAsk({
       ? asked.data.says
       : undefined;
   return (
-    <div className="wide promiseask d-flex flex-wrap gap-2 align-items-center" aria-live="polite">
+    <div className="wide promiseask" aria-live="polite">
       <button type="button" className="btn-line" disabled={asked.isPending || !sheet} onClick={() => asked.mutate()}>
         {asked.isPending ? 'Planning it in …' : 'What can be promised?'}
       </button>
@@ -53,7 +53,7 @@ export function PromiseAsk({
           {promise.at.map(({ share, date }) => (
             <button key={share} type="button" className="btn-line" onClick={() => take(new Date(date * 60_000))}>
               <b>{format(new Date(date * 60_000), 'EEE d MMM, HH:mm')}</b>{' '}
-              <span>kept {Math.round(share * 100)} times in 100</span>
+              <small className="d-block">kept {Math.round(share * 100)} times in 100</small>
             </button>
           ))}
           {promise.drivers[0] && (

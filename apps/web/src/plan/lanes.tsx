@@ -202,7 +202,7 @@ export const Lanes = memo(function Lanes({
               className={`planrun ${run.attended ? 'on' : 'alone'} ${late.has(run.job) ? 'late' : ''}`}
             >
               {late.has(run.job) && <rect x={x} y={top + 8} width={Math.max(4, w)} height={t - 16} />}
-              {w > 27 && (
+              {w > 34 && (
                 <text x={x + 5} y={top + t / 2 + 5}>
                   {run.name}
                 </text>

@@ -61,24 +61,30 @@ function TryPlain({
       {judged?.wrong && <p>{judged.wrong}</p>}
       {points.length === 0 ? (
         <p className="quiet">Run it, and the curve is drawn here.</p>
-      ) : kind === 'alternator' ? (
-        <AlternatorDrawing
-          points={points}
-          wave={wave}
-          sampleRateHz={Number(said?.['sampleRateHz'] ?? 0)}
-          lines={judged?.lines ?? []}
-          test={test}
-        />
       ) : (
-        <CurveDrawing kind={kind as CurveKind} points={points} test={test} />
-      )}
-      {judged?.outcome && (
-        <ProofWords
-          value={judged.outcome.value}
-          verdict={resultOfRun(test, judged.outcome, undefined).verdict}
-          checks={judged.outcome.checks}
-          says={judged.outcome.says}
-        />
+        <div className="trycols">
+          <div>
+            {kind === 'alternator' ? (
+              <AlternatorDrawing
+                points={points}
+                wave={wave}
+                sampleRateHz={Number(said?.['sampleRateHz'] ?? 0)}
+                lines={judged?.lines ?? []}
+                test={test}
+              />
+            ) : (
+              <CurveDrawing kind={kind as CurveKind} points={points} test={test} />
+            )}
+          </div>
+          {judged?.outcome && (
+            <ProofWords
+              value={judged.outcome.value}
+              verdict={resultOfRun(test, judged.outcome, undefined).verdict}
+              checks={judged.outcome.checks}
+              says={judged.outcome.says}
+            />
+          )}
+        </div>
       )}
     </div>
   );

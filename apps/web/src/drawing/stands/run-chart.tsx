@@ -6,8 +6,8 @@ export interface RunSeries {
   readonly dashed?: boolean;
   readonly color?: string;
 }
-const H = 210;
-const PAD = { left: 58, right: 14, top: 14, bottom: 40 };
+const H = 180;
+const EDGE = { left: 44, right: 14, top: 14, bottom: 40 };
 
 /** A run over two titled axes, with the accepted band behind it. */
 export function RunChart({
@@ -33,7 +33,8 @@ export function RunChart({
   /** Half as wide: its words stay as large. */
   readonly small?: boolean;
 }): React.JSX.Element {
-  const W = small ? 230 : 430;
+  const W = small ? 170 : 350;
+  const PAD = small ? { ...EDGE, left: 34, right: 6 } : EDGE;
   const all = series.flatMap((s) => s.points);
   const xs = [...all.map((p) => p[0]), ...(wide === undefined ? [] : [wide]), ...(at === undefined ? [] : [at])];
   const ys = [...all.map((p) => p[1]), ...(band ?? [])];
@@ -63,7 +64,7 @@ export function RunChart({
           </text>
         </g>
       ))}
-      {x.ticks(small ? 4 : 6).map((t) => (
+      {x.ticks(4).map((t) => (
         <text key={t} x={x(t)} y={H - PAD.bottom + 18} textAnchor="middle">
           {t}
         </text>

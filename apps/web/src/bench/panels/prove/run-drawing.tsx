@@ -125,34 +125,43 @@ function Lines({
   readonly lines: readonly { readonly n: number; readonly share: number }[];
 }): React.JSX.Element {
   const most = Math.max(0.02, ...lines.map((l) => l.share));
+  const strongest = lines.reduce<(typeof lines)[number] | undefined>(
+    (a, b) => (a && a.share >= b.share ? a : b),
+    undefined,
+  );
   return (
     <svg
-      viewBox="0 0 230 210"
+      viewBox="0 0 170 180"
       width="100%"
       role="img"
       aria-label={`Lines: ${lines.map((l) => `${l.n} f ${(l.share * 100).toFixed(1)} %`).join(', ')}`}
       className="runchart"
     >
-      <text x="16" y="18">
-        % of the mean, at n f
+      <text x="164" y="18" textAnchor="end">
+        % of the mean
       </text>
-      <path d="M10 180H226" className="axis" />
+      <path d="M6 140H166" className="axis" />
+      <text x="164" y="174" textAnchor="end">
+        times f
+      </text>
       {lines.map((l) => {
-        const tall = (140 * l.share) / most;
+        const tall = (96 * l.share) / most;
         return (
-          <g key={l.n} transform={`translate(${10 + 18 * (l.n - 0.5)} 0)`}>
+          <g key={l.n} transform={`translate(${13 * l.n} 0)`}>
             <rect
-              x="-11"
-              width="22"
-              y={180 - tall}
+              x="-6"
+              width="12"
+              y={140 - tall}
               height={tall}
               fill={l.n % 6 === 0 ? 'var(--verd)' : 'var(--oxide)'}
             />
-            <text y="198" textAnchor="middle">
-              {l.n % 2 ? '' : l.n}
-            </text>
-            {l.share > 0.02 && (
-              <text y={175 - tall} textAnchor="middle">
+            {(l.n % 6 === 0 || l.n === 2) && (
+              <text y="158" textAnchor="middle">
+                {l.n}
+              </text>
+            )}
+            {l === strongest && (
+              <text y={135 - tall} textAnchor="middle">
                 {(l.share * 100).toFixed(0)}
               </text>
             )}

@@ -326,7 +326,7 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
           <Foot instrument={live}>
             {live?.view.simulated && (
               <button type="button" aria-pressed={hand > 0} onClick={() => setHand((hand + 1) % HANDS.length)}>
-                Simulated hand: {HANDS[hand]![0]}
+                Hand: {HANDS[hand]![0]}
               </button>
             )}
           </Foot>,
