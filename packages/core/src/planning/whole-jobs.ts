@@ -69,9 +69,15 @@ export class WholeJobs {
             lag: this.pace.lag * (1 + LAG_BY * (2 * random() - 1)),
           }
         : this.pace;
-    const ranked = this.rank(progress, pace, width === undefined, () => goOn(0));
-    const order = beam.search(ranked, { pace, width: width ?? WIDTH, after, goOn });
-    if (order) this.searched += 1;
+    let stopped = false;
+    const ask = (looked: number): boolean => {
+      stopped ||= !goOn(looked);
+      return !stopped;
+    };
+    const ranked = this.rank(progress, pace, width === undefined, () => ask(0));
+    const order = beam.search(ranked, { pace, width: width ?? WIDTH, after, goOn: ask });
+    // What was cut short is begun again; what found nothing is not.
+    if (!stopped) this.searched += 1;
     return order;
   }
 
