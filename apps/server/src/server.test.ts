@@ -301,6 +301,16 @@ describe('booking', () => {
     expect(history.length).toBeGreaterThanOrEqual(2);
     expect(over.map((v) => v.figures.length > 0)).toEqual([true]);
   });
+  test('how long the unit runs in a week is kept with it, and stays where nobody says it again', async () => {
+    const serial = `R-${randomUUID().slice(0, 6)}`;
+    const runs = async (more: object): Promise<number | null> => {
+      expect((await post('/api/jobs', form({ serial, ...more }))).status).toBe(201);
+      return ((await get(`/api/units?q=${serial}`)).body as UnitView[])[0]!.hoursPerWeek;
+    };
+    expect([await runs({ hoursPerWeek: 30 }), await runs({}), await runs({ hoursPerWeek: 12.5 })]).toEqual([
+      30, 30, 12.5,
+    ]);
+  });
   test('a visit that is over is kept as its log says; one of an older form is made again from the log', async () => {
     const db = shop.app.get(DataSource);
     const [{ unit, number }] = (await db.query(
@@ -321,6 +331,7 @@ describe('booking', () => {
     ['a distance in newton metres', { answers: [{ question: 0, answer: '65 N·m' }] }, 'answers.0.answer'],
     ['no answer', { answers: [] }, 'answers.0.answer'],
     ['a limit below nothing', { spendLimitMinor: -1 }, 'spendLimitMinor'],
+    ['more hours than a week has', { hoursPerWeek: 200 }, 'hoursPerWeek'],
   ])('%s: refused at its field', async (_, more, field) => {
     const answer = await post('/api/jobs', form(more));
     expect(answer.status).toBe(400);

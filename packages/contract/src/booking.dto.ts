@@ -16,6 +16,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import { UnitRunsDto } from './unit.dto.ts';
 
 export class IdentifyAnswerDto {
   /** Place of the question in the sheet, from 0. */
@@ -49,8 +50,11 @@ export class OpenedDto {
   why?: string;
 }
 
-/** Books a unit in. Customer and unit are named by id when they are known, else by what is new about them. */
-export class BookInDto {
+/**
+ * Books a unit in. Customer and unit are named by id when they are known, else by what is new about them; with how long the unit runs
+ * in a week, where somebody knows.
+ */
+export class BookInDto extends UnitRunsDto {
   /** Made by the asker: asking again with the same id books once. */
   @IsUUID()
   commandId: string;

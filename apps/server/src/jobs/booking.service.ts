@@ -2,7 +2,7 @@ import { BadRequestException, Injectable } from '@nestjs/common';
 import type { BookInDto, OpenedDto } from '@jubb/contract';
 import { firstHash, tell, type Command, type EventPayloads } from '@jubb/core/bench';
 import { currentSheet, narrow, type Sheet } from '@jubb/core/sheet';
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource, type EntityManager, type Repository } from 'typeorm';
 import { Customer } from '../database/entities/customer.entity.ts';
 import { Job } from '../database/entities/job.entity.ts';
 import { Unit } from '../database/entities/unit.entity.ts';
@@ -89,19 +89,31 @@ export class BookingService {
           message: 'unitId: there is no such unit',
           errors: { unitId: ['There is no such unit'] },
         });
-      return found;
+      return runs(units, found, dto.hoursPerWeek);
     }
     const serial = dto.serial!.trim();
     const known = await units
       .createQueryBuilder('u')
       .where('u.sheet = :sheet AND lower(u.serial) = lower(:serial)', { sheet: sheet.id, serial })
       .getOne();
-    if (known) return known;
+    if (known) return runs(units, known, dto.hoursPerWeek);
     const made = await units.save(
-      units.create({ serial, model: sheet.models[0] ?? sheet.title, sheet: sheet.id, customerId: customer.id }),
+      units.create({
+        serial,
+        model: sheet.models[0] ?? sheet.title,
+        sheet: sheet.id,
+        customerId: customer.id,
+        hoursPerWeek: dto.hoursPerWeek ?? null,
+      }),
     );
     return units.findOneByOrFail({ id: made.id });
   }
+}
+
+/** A unit that is known, with how long it runs in a week as somebody says now; as before when nobody does. */
+async function runs(units: Repository<Unit>, unit: Unit, hoursPerWeek: number | undefined): Promise<Unit> {
+  if (hoursPerWeek !== undefined) await units.update({ id: unit.id }, { hoursPerWeek });
+  return unit;
 }
 
 const bad = (field: string, why: string): BadRequestException =>

@@ -38,7 +38,7 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
   const sheet = useQuery(queries.sheet(watch('sheet')));
   const errors = formState.errors;
   const error = (
-    name: 'customerName' | 'serial' | 'complaint' | 'promise' | 'spendLimitMinor' | 'sheet',
+    name: 'customerName' | 'serial' | 'complaint' | 'promise' | 'spendLimitMinor' | 'hoursPerWeek' | 'sheet',
   ): React.JSX.Element | null =>
     errors[name]?.message ? (
       <p className="field-error" role="alert">
@@ -92,6 +92,7 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
     setCustomer(u.customer);
     setValue('customerId', u.customer.id);
     setValue('customerName', undefined);
+    setValue('hoursPerWeek', u.hoursPerWeek ?? undefined);
   };
   return (
     <main className="page">
@@ -238,7 +239,7 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
             sheet={watch('sheet')}
             take={(at) => setValue('promise', format(at, "yyyy-MM-dd'T'HH:mm"))}
           />
-          <div className="d-flex gap-3 wide">
+          <div className="wide lastrow">
             <div className="flex-fill">
               <Form.Label htmlFor="promise">Wanted by</Form.Label>
               <Form.Control
@@ -260,6 +261,19 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
                 })}
               />
               {error('spendLimitMinor')}
+            </div>
+            <div className="flex-fill">
+              <Form.Label htmlFor="runs">Runs, hours a week</Form.Label>
+              <Form.Control
+                id="runs"
+                inputMode="decimal"
+                placeholder="not known"
+                isInvalid={!!errors.hoursPerWeek}
+                {...register('hoursPerWeek', {
+                  setValueAs: (v: string | number | undefined) => (v === '' || v === undefined ? undefined : Number(v)),
+                })}
+              />
+              {error('hoursPerWeek')}
             </div>
             <div className="flex-fill">
               <Form.Label htmlFor="place">Bench</Form.Label>
