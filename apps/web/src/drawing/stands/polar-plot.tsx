@@ -27,16 +27,18 @@ export function PolarPlot({
         Plane {bearing + 1}
         {newest && <b> {newest.mmS.toFixed(2)} mm/s</b>}
       </figcaption>
-      <svg viewBox="-122 -112 244 224" width="100%" role="img" aria-label={says}>
+      <svg viewBox="-138 -112 276 224" width="100%" role="img" aria-label={says}>
         {[1, 2 / 3, 1 / 3].map((s) => (
           <circle key={s} r={R * s} className="ring" />
         ))}
         {[0, 90, 180, 270].map((deg) => {
-          const [x, y] = place(R + 14, deg);
+          // Beside the ring they begin where it ends: a weight may lie there.
+          const [x, y] = place(R + 12, deg);
+          const anchor = Math.abs(x) < 1 ? 'middle' : x > 0 ? 'start' : 'end';
           return (
             <g key={deg}>
               <path d={`M0 0L${place(R, deg).join(' ')}`} className="ring" />
-              <text x={x} y={y + 5} textAnchor="middle">
+              <text x={x} y={y + 5} textAnchor={anchor}>
                 {deg}°
               </text>
             </g>

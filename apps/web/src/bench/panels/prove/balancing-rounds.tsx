@@ -140,6 +140,11 @@ export function BalancingRounds({
           <div className="quiet fw-bold">
             {enough ? (within ? 'Within its grade' : 'Another run would not help') : 'Next'}
           </div>
+          {course.initial && !within && (
+            <button type="button" className="btn-line startover" onClick={() => setCourse(START)}>
+              Start over
+            </button>
+          )}
           <p className="say">
             {enough && !within
               ? further!.why
@@ -177,13 +182,7 @@ export function BalancingRounds({
             />
           ))}
         </div>
-        {course.initial
-          ? !within && (
-              <button type="button" className="btn-line" onClick={() => setCourse(START)}>
-                Start over
-              </button>
-            )
-          : children}
+        {!course.initial && children}
       </div>
       {line.phase === 'running' ? (
         <Go label="It runs up" act={() => undefined} disabled />
