@@ -93,6 +93,8 @@ export async function forward(
   until: (state: BenchState) => boolean,
   figures: RehearsalFigures = {},
 ): Promise<void> {
+  // What was done on the screen comes first: else it is done past it, and refused when it comes.
+  await sent(page);
   let overtaken = 0;
   for (let i = 0; i < 400; i += 1) {
     const view = await ask<JobView>(page, `jobs/${job}`);

@@ -1,11 +1,10 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { fold } from '@jubb/core/bench';
-import type { JobView } from '@jubb/contract';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
-import { ask, book, doMove, forward, fresh, heard, title, workTo } from './hands.ts';
+import { book, doMove, forward, fresh, heard, jobOf, title, workTo } from './hands.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(300_000);
@@ -23,8 +22,7 @@ const open = async (job: string, on = page): Promise<void> => {
   await on.goto(`${shop.base}/job/${job}`);
   await fresh(on);
 };
-const stateOf = async (job: string): Promise<ReturnType<typeof fold>> =>
-  fold(job, (await ask<JobView>(page, `jobs/${job}`)).events);
+const stateOf = async (job: string): Promise<ReturnType<typeof fold>> => fold(job, (await jobOf(page, job)).events);
 const settled = (job: string, is: (s: ReturnType<typeof fold>) => boolean): Promise<void> => heard(page, job, is);
 const choose = async (label: string, value: string): Promise<void> => {
   await page.waitForSelector(label);
