@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 
-/** A foot pedal is a keyboard that sends one key: any of these presses the wide button, whatever key that names itself. */
+/** A foot pedal is a keyboard that sends one key. Each of these presses the wide button, whatever key stands on it. */
 const PEDAL = new Set(['PageDown', 'F13', 'MediaPlayPause']);
 
 const typing = (target: EventTarget | null): boolean =>

@@ -1,13 +1,14 @@
-import type { Compiled } from './compiled.ts';
+import { openFromNow, type Compiled } from './compiled.ts';
 import type { Pace } from './guide.ts';
 import { HalfBuilder, type Half } from './half-builder.ts';
 
 /**
  * What can begin within so many minutes of the first that can may go down before it: hands may wait a little for the better. Of units
- * that are to come to the bench only the first by rank is looked at.
+ * that are to come to the bench only the first by rank is looked at. Found by trying on the benchmark's shops: no wait, 25 or 40 min, and
+ * a choice of more units all came to later plans.
  */
 const MAY_WAIT = 15;
-/** Of two plans that cost the same, the one in which hands stay at a job: going to another is as bad as so many idle minutes. */
+/** Hands had better stay at a job: going to another counts as so many idle minutes. With more of them hands stand idle for it (tried). */
 const CHANGE_MIN = 2;
 
 /** A half, and one more piece. */
@@ -137,7 +138,7 @@ export class Beam extends HalfBuilder {
 
   /** What could come next, and when the first of that can begin. */
   private couldCome(): { readonly found: number; readonly first: number } {
-    const { c, guide } = this;
+    const { c } = this;
     let place = Infinity;
     for (let p = 0; p < c.places; p += 1) if (this.placeFree[p]! < place) place = this.placeFree[p]!;
     let first = Infinity;
@@ -160,7 +161,7 @@ export class Beam extends HalfBuilder {
       let comes = 0;
       for (const lane of this.picked) {
         if (!c.lanes[lane]!.hands) continue;
-        takes += guide.handMinutes(lane, this.e) - guide.handMinutes(lane, this.free[lane]!);
+        takes += openFromNow(c, lane, this.e) - openFromNow(c, lane, this.free[lane]!);
         const before = this.last[lane]!;
         if (before >= 0 && c.jobOf[before] !== c.jobOf[a]) comes += 1;
       }

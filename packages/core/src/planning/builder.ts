@@ -1,11 +1,11 @@
 import { CAUSE, type Built } from './built.ts';
-import { openBefore, spanAt, type Compiled } from './compiled.ts';
+import { openFromNow, spanAt, type Compiled } from './compiled.ts';
 import { Fitter } from './fitter.ts';
 import type { Minute, PlanCost } from './types.ts';
 
 /** A plan whose windows cannot be kept in this order is begun again with a later start so many times. */
 const MOST_AGAIN = 12;
-export const UNFINISHED: PlanCost = { total: Infinity, late: Infinity, idle: 0, moved: 0, finish: Infinity };
+const UNFINISHED: PlanCost = { total: Infinity, late: Infinity, idle: 0, moved: 0, finish: Infinity };
 
 /**
  * Builds a plan from an order of activities: each is put down where it can start first after all that was put down before it
@@ -15,17 +15,17 @@ export class Builder extends Fitter {
   protected readonly placed: Uint8Array;
   protected readonly put: Int32Array;
   private readonly waiting: Uint8Array;
-  protected readonly delayed: Float64Array;
+  private readonly delayed: Float64Array;
   protected readonly placeFree: Float64Array;
   private readonly placeLast: Int32Array;
   private readonly stayLast: Int32Array;
-  protected readonly stayLeft: Int32Array;
+  private readonly stayLeft: Int32Array;
   private readonly stayEnd: Float64Array;
   protected readonly jobEnd: Float64Array;
   /** Weighted minutes by which each job must be late at least by what is down already, and their sum; more than `most` is given up. */
   private readonly sureLate: Float64Array;
-  protected sure = 0;
-  protected most = Infinity;
+  private sure = 0;
+  private most = Infinity;
   private readonly worked: Float64Array;
   /** What the lanes of the newest activity were before it, in the order in which it has them. */
   private readonly lanesBefore: Int32Array;
@@ -400,7 +400,7 @@ export class Builder extends Fitter {
     this.reserved[lane] = [...this.reserved[lane]!.filter((r) => r[1] > free), [this.s, this.e, a]];
   }
 
-  protected price(): void {
+  private price(): void {
     const { c, out } = this;
     let late = 0;
     let finish = c.problem.now;
@@ -415,11 +415,9 @@ export class Builder extends Fitter {
     let idle = 0;
     if (c.goal.idle > 0)
       for (let l = 0; l < c.lanes.length; l += 1) {
-        const { hands, calendar } = c.lanes[l]!;
         const end = this.laneEnd[l]!;
-        if (!hands || end === -Infinity) continue;
-        const open = calendar ? openBefore(calendar, end) - this.openNow[l]! : end - c.problem.now;
-        idle += Math.max(0, open - this.worked[l]!);
+        if (!c.lanes[l]!.hands || end === -Infinity) continue;
+        idle += Math.max(0, openFromNow(c, l, end) - this.worked[l]!);
       }
     let moved = 0;
     if (c.goal.moved > 0 && c.problem.inForce)

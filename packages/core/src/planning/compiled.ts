@@ -59,9 +59,6 @@ export interface Compiled {
   /** Activity → the first of its windows' chain; itself for most. */
   readonly headOf: Int32Array;
   readonly needs: readonly (readonly CompiledNeed[])[];
-  /** Sets of lanes that something is needed of, and those that each activity needs of, by their place in that list. */
-  readonly groups: readonly (readonly number[])[];
-  readonly groupsOf: readonly (readonly number[])[];
   /** The lane of an activity that needs just that one, which has no calendar; else -1. */
   readonly plain: Int32Array;
   /** Minutes that must come after an activity in its own job. */
@@ -70,6 +67,8 @@ export interface Compiled {
   readonly slotAt: Int32Array;
   readonly slots: number;
   readonly lanes: readonly Lane[];
+  /** Open minutes of each lane before now; now itself where a lane keeps no hours. */
+  readonly openNow: Float64Array;
   readonly stayOf: Int32Array;
   readonly staySize: Int32Array;
   readonly places: number;
@@ -185,13 +184,13 @@ export function compile(problem: PlanProblem): Compiled {
     tied,
     headOf,
     needs,
-    ...groupsOf(needs),
     plain,
     allPlain: plain.every((l) => l >= 0) && flat.every((l) => l.max === Infinity),
     slotAt,
     tails: tailsOf(activities, succs, preds),
     slots: slotAt[n]!,
     lanes,
+    openNow: Float64Array.from(lanes, (l) => (l.calendar ? openBefore(l.calendar, problem.now) : problem.now)),
     stayOf,
     staySize,
     places: problem.places.length,
@@ -201,21 +200,6 @@ export function compile(problem: PlanProblem): Compiled {
     pinnedOn,
     inForce: Float64Array.from(activities, (a) => problem.inForce?.[a.id]?.start ?? NaN),
   };
-}
-
-function groupsOf(needs: readonly (readonly CompiledNeed[])[]): Pick<Compiled, 'groups' | 'groupsOf'> {
-  const known = new Map<string, number>();
-  const groups: (readonly number[])[] = [];
-  const of = needs.map((list) =>
-    list.map(({ lanes }) => {
-      const key = lanes.join();
-      const at = known.get(key);
-      if (at !== undefined) return at;
-      known.set(key, groups.length);
-      return groups.push(lanes) - 1;
-    }),
-  );
-  return { groups, groupsOf: of };
 }
 
 function tailsOf(
@@ -275,4 +259,10 @@ export function openBefore(c: CompiledCalendar, t: Minute): number {
   const i = spanAt(c, t);
   if (i >= c.to.length) return i === 0 ? 0 : c.before[i - 1]! + c.to[i - 1]! - c.from[i - 1]!;
   return c.before[i]! + Math.max(0, t - c.from[i]!);
+}
+
+/** Open minutes of a lane from now to a moment. */
+export function openFromNow(c: Compiled, lane: number, t: Minute): number {
+  const calendar = c.lanes[lane]!.calendar;
+  return (calendar ? openBefore(calendar, t) : t) - c.openNow[lane]!;
 }

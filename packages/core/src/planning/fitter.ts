@@ -1,5 +1,5 @@
 import { Block } from './block.ts';
-import { openBefore, spanAt, type Compiled, type CompiledCalendar } from './compiled.ts';
+import { spanAt, type Compiled, type CompiledCalendar } from './compiled.ts';
 import { openEnd, startsOpen } from './opening.ts';
 import type { Minute } from './types.ts';
 
@@ -22,8 +22,6 @@ export class Fitter {
   /** What is pinned on each lane, and what a window holds there in this plan. */
   protected readonly pinnedOn: (readonly Stretch[])[];
   protected readonly reserved: (readonly Stretch[])[];
-  /** Open minutes of each lane before now. */
-  protected readonly openNow: Float64Array;
   private readonly pinEnd: Float64Array;
   private readonly pinLanes: (readonly number[] | undefined)[];
   /** Start and end of the last fit, and what bound it. */
@@ -46,7 +44,6 @@ export class Fitter {
     this.free = this.block.numbers(lanes);
     this.last = this.block.indices(lanes);
     this.hint = this.block.indices(lanes);
-    this.openNow = Float64Array.from(c.lanes, (l) => (l.calendar ? openBefore(l.calendar, c.problem.now) : 0));
     this.pinEnd = new Float64Array(c.activities.length);
     this.pinLanes = c.activities.map(() => undefined);
     this.reserved = c.lanes.map(() => []);

@@ -1,4 +1,4 @@
-import { openBefore, type Compiled } from './compiled.ts';
+import { openFromNow, type Compiled } from './compiled.ts';
 import type { Minute } from './types.ts';
 
 /** Hand minutes from one entry of the clock to the next. */
@@ -35,7 +35,6 @@ export class Guide {
   readonly hands: readonly number[];
   /** When so many steps of hand minutes from now are over. */
   private readonly clock: Float64Array;
-  private readonly openNow: Float64Array;
   /** The soonest that each job can end for what it waits for from outside. */
   private readonly soonest: Float64Array;
 
@@ -52,20 +51,12 @@ export class Guide {
       const end = r + c.minutes[a]! + c.tails[a]!;
       if (end > this.soonest[c.jobOf[a]!]!) this.soonest[c.jobOf[a]!] = end;
     });
-    const { now } = c.problem;
-    this.openNow = Float64Array.from(c.lanes, (l) => (l.calendar ? openBefore(l.calendar, now) : now));
     this.clock = this.clockOf();
   }
 
-  /** Hand minutes of a lane from now to a moment. */
-  handMinutes(lane: number, t: Minute): number {
-    const calendar = this.c.lanes[lane]!.calendar;
-    return (calendar ? openBefore(calendar, t) : t) - this.openNow[lane]!;
-  }
-
-  /** Those of all pairs of hands. */
+  /** Hand minutes from now to a moment, all pairs of hands together. */
   handMinutesOfAll(t: Minute): number {
-    return this.hands.reduce((sum, lane) => sum + this.handMinutes(lane, t), 0);
+    return this.hands.reduce((sum, lane) => sum + openFromNow(this.c, lane, t), 0);
   }
 
   /**

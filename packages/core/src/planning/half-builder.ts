@@ -1,6 +1,6 @@
 import { Builder } from './builder.ts';
 import { Built } from './built.ts';
-import type { Compiled } from './compiled.ts';
+import { openFromNow, type Compiled } from './compiled.ts';
 import type { Stretch } from './fitter.ts';
 import { Guide, type Progress } from './guide.ts';
 import type { Minute } from './types.ts';
@@ -69,7 +69,6 @@ export class HalfBuilder extends Builder {
     this.mine.broken = this.brokenPins;
     if (this.brokenPins !== '') return false;
     this.at = undefined;
-    this.most = Infinity;
     this.anew();
     this.begin();
     this.piecesLeft.set(this.pieces);
@@ -121,7 +120,7 @@ export class HalfBuilder extends Builder {
   /** Hand minutes that are gone: all pairs of hands up to where each is free. */
   protected gone(): number {
     let gone = 0;
-    for (const lane of this.guide.hands) gone += this.guide.handMinutes(lane, this.free[lane]!);
+    for (const lane of this.guide.hands) gone += openFromNow(this.c, lane, this.free[lane]!);
     return gone;
   }
 

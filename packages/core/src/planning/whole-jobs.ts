@@ -4,7 +4,7 @@ import type { Compiled } from './compiled.ts';
 import type { Pace, Progress } from './guide.ts';
 import { bestOrder } from './job-order.ts';
 
-/** Plans side by side, search after search while the shop's pace is learned, and after. */
+/** Plans side by side, search after search while the shop's pace is learned, and after; these and those below found by trying. */
 const WIDTHS = [1, 10, 40];
 const WIDTH = 40;
 /** What a shop of whose pace nothing is known is thought to do. */
@@ -14,6 +14,8 @@ const LEARNS = 0.5;
 /** How often some jobs change their turns by chance before the best order is looked for, and how many do. */
 const SHUFFLED = 0.5;
 const SHUFFLE = 4;
+/** While it learns, so many other orders are begun from as well. */
+const OTHER_STARTS = 3;
 /** How far pace and lag are changed by chance, as shares. */
 const BUSY_BY = 0.01;
 const LAG_BY = 0.3;
@@ -89,7 +91,7 @@ export class WholeJobs {
     const { beam, random } = this;
     const from = again && random() < SHUFFLED ? this.shuffled(this.ranked) : this.ranked;
     let best = bestOrder(beam.guide, from, progress, pace, goOn);
-    for (let k = 0; !again && k < 3 && best.late > 0; k += 1) {
+    for (let k = 0; !again && k < OTHER_STARTS && best.late > 0; k += 1) {
       const other = bestOrder(beam.guide, this.shuffled(best.ranked), progress, pace, goOn);
       if (other.late < best.late) best = other;
     }

@@ -4,7 +4,7 @@ import type { Measure } from '@jubb/core/sheet';
 import { BoreSection } from '../../../drawing/bore-section.tsx';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 
-/** A mean to one figure more than the gauge shows; a single reading with as many decimals as any of its neighbours. */
+/** The mean of several readings with one decimal more than they have; a single one with as many as the finest of its neighbours. */
 function meanWords(place: PlaceRead, read: readonly PlaceRead[]): string {
   const { mean } = standsAt(place);
   if (place.pooled.length > 1) return formatQuantity(mean, decimalsOfAll(place.pooled.map((r) => r.value.value)) + 1);
