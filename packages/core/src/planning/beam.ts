@@ -1,6 +1,7 @@
 import { openFromNow, type Compiled } from './compiled.ts';
-import type { Pace } from './guide.ts';
+import type { Pace, Progress } from './guide.ts';
 import { HalfBuilder, type Half } from './half-builder.ts';
+import type { Minute } from './types.ts';
 
 /**
  * What can begin within so many minutes of the first that can may go down before it: hands may wait a little for the better. Of units
@@ -10,6 +11,8 @@ import { HalfBuilder, type Half } from './half-builder.ts';
 const MAY_WAIT = 15;
 /** Hands had better stay at a job: going to another counts as so many idle minutes. With more of them hands stand idle for it (tried). */
 const CHANGE_MIN = 2;
+/** Pieces after which the jobs are ranked again: what was idle until then may have made another order the better one (found by trying). */
+const RANK_AGAIN = 100;
 
 /** A half, and one more piece. */
 interface Next {
@@ -26,6 +29,8 @@ export interface BeamOptions {
   readonly width: number;
   /** The first pieces of a plan, which stay as they are. */
   readonly after?: ArrayLike<number>;
+  /** Asked now and then for a better order of the jobs, for what is left of them in the plan that is ahead. */
+  readonly rankAgain?: (ranked: ArrayLike<number>, progress: Progress) => ArrayLike<number>;
   /** Asked after each piece of the plans, with how many were looked at for it; the search ends without a plan when it says no. */
   readonly goOn?: (looked: number) => boolean;
 }
@@ -48,6 +53,8 @@ export class Beam extends HalfBuilder {
   private readonly ends: Float64Array;
   private readonly takes: Float64Array;
   private readonly comes: Uint8Array;
+  private found = 0;
+  private firstStart = Infinity;
   /** The most pieces that windows tie to each other. */
   private readonly longest: number;
 
@@ -72,7 +79,7 @@ export class Beam extends HalfBuilder {
    * @param ranked jobs in the order in which they should be done: units come to the bench in this order
    * @returns the order of its pieces; nothing when none could be built whole
    */
-  search(ranked: ArrayLike<number>, { pace, width, after = [], goOn }: BeamOptions): Int32Array | undefined {
+  search(ranked: ArrayLike<number>, { pace, width, after = [], rankAgain, goOn }: BeamOptions): Int32Array | undefined {
     const n = this.c.activities.length;
     if (!this.putFirst(after, ranked)) return undefined;
     this.ranked = ranked;
@@ -82,6 +89,12 @@ export class Beam extends HalfBuilder {
     this.nexts = Array.from({ length: n + 1 }, () => []);
     halves[from]!.push(this.keep());
     for (let level = from; level < n; level += 1) {
+      const [ahead] = halves[level]!;
+      if (rankAgain && ahead && level > from && (level - from) % RANK_AGAIN === 0) {
+        this.takeUp(ahead);
+        this.ranked = rankAgain(this.ranked, { gone: this.gone(), left: this.left, jobEnd: this.jobEnd });
+        this.rankBy(this.ranked);
+      }
       let looked = 0;
       for (const half of halves[level]!) looked += this.look(half);
       halves[level + 1] = this.choose(this.nexts[level + 1]!, width);
@@ -138,41 +151,63 @@ export class Beam extends HalfBuilder {
 
   /** What could come next, and when the first of that can begin. */
   private couldCome(): { readonly found: number; readonly first: number } {
-    const { c } = this;
+    const { c, open, opens } = this;
+    this.found = 0;
+    this.firstStart = Infinity;
+    for (let i = 0; i < opens; i += 1) if (!this.wantsPlace(open[i]!)) this.couldBegin(open[i]!, -Infinity);
     let place = Infinity;
     for (let p = 0; p < c.places; p += 1) if (this.placeFree[p]! < place) place = this.placeFree[p]!;
-    let first = Infinity;
-    let found = 0;
-    let unit = false;
+    if (place < Infinity) this.unitCouldCome(place);
+    return { found: this.found, first: this.firstStart };
+  }
+
+  /** Of the units that would have to come to the bench the first by rank whose part need not be waited for, else the first that has it. */
+  private unitCouldCome(place: Minute): void {
+    const soon = (this.found > 0 && this.firstStart > place ? this.firstStart : place) + MAY_WAIT;
+    let soonest = -1;
+    let at = Infinity;
     for (let i = 0; i < this.opens; i += 1) {
       const a = this.open[i]!;
-      const stay = c.stayOf[a]!;
-      const wantsPlace = stay >= 0 && this.out.placeOf[stay]! < 0;
-      if (wantsPlace && (unit || place === Infinity)) continue;
+      if (!this.wantsPlace(a)) continue;
       const ready = this.readyAt(a);
-      const from = wantsPlace && place > ready ? place : ready;
-      if (from > first + MAY_WAIT) continue;
-      if (Number.isNaN(c.pinned[a]!)) this.fit(a, from);
-      else this.standPinned(a);
-      if (!(this.s <= first + MAY_WAIT) || this.s === Infinity) continue;
-      if (wantsPlace) unit = true;
-      if (this.s < first) first = this.s;
-      let takes = 0;
-      let comes = 0;
-      for (const lane of this.picked) {
-        if (!c.lanes[lane]!.hands) continue;
-        takes += openFromNow(c, lane, this.e) - openFromNow(c, lane, this.free[lane]!);
-        const before = this.last[lane]!;
-        if (before >= 0 && c.jobOf[before] !== c.jobOf[a]) comes += 1;
-      }
-      this.which[found] = a;
-      this.starts[found] = this.s;
-      this.ends[found] = this.e;
-      this.takes[found] = takes;
-      this.comes[found] = comes;
-      found += 1;
+      if (ready <= soon && this.couldBegin(a, place)) return;
+      if (ready >= at) continue;
+      at = ready;
+      soonest = a;
     }
-    return { found, first };
+    if (soonest >= 0) this.couldBegin(soonest, place);
+  }
+
+  private wantsPlace(a: number): boolean {
+    const stay = this.c.stayOf[a]!;
+    return stay >= 0 && this.out.placeOf[stay]! < 0;
+  }
+
+  /** Looks at an activity that could come next, from a moment on; whether it need not be waited for. */
+  private couldBegin(a: number, from: Minute): boolean {
+    const { c } = this;
+    const ready = Math.max(from, this.readyAt(a));
+    if (ready > this.firstStart + MAY_WAIT) return false;
+    if (Number.isNaN(c.pinned[a]!)) this.fit(a, ready);
+    else this.standPinned(a);
+    if (!(this.s <= this.firstStart + MAY_WAIT) || this.s === Infinity) return false;
+    if (this.s < this.firstStart) this.firstStart = this.s;
+    let takes = 0;
+    let comes = 0;
+    for (const lane of this.picked) {
+      if (!c.lanes[lane]!.hands) continue;
+      takes += openFromNow(c, lane, this.e) - openFromNow(c, lane, this.free[lane]!);
+      const before = this.last[lane]!;
+      if (before >= 0 && c.jobOf[before] !== c.jobOf[a]) comes += 1;
+    }
+    const { found } = this;
+    this.which[found] = a;
+    this.starts[found] = this.s;
+    this.ends[found] = this.e;
+    this.takes[found] = takes;
+    this.comes[found] = comes;
+    this.found = found + 1;
+    return true;
   }
 
   /** The best of what a level may go on with, each thing once. */

@@ -3,6 +3,8 @@ import type { Minute } from './types.ts';
 
 /** Hand minutes from one entry of the clock to the next. */
 const STEP = 10;
+/** A minute that a unit is thought to be done before its part can be here counts so much: it would hold a bench place until then. */
+const EARLY = 0.3;
 
 /** What is known of a shop's pace: learned from each plan that was built. */
 export interface Pace {
@@ -64,26 +66,41 @@ export class Guide {
    * @param ranked jobs in the order in which they are thought to be done
    * @param count so many of them
    */
-  late(ranked: ArrayLike<number>, count: number, { gone, left, jobEnd }: Progress, pace: Pace): number {
-    const { clock, jobWork, soonest } = this;
-    const { due, weight } = this.c;
-    const last = clock.length - 1;
-    let at = gone;
+  late(ranked: ArrayLike<number>, count: number, progress: Progress, pace: Pace): number {
+    let at = progress.gone;
     let sum = 0;
     for (let i = 0; i < count; i += 1) {
       const j = ranked[i]!;
-      let end = jobEnd[j]!;
-      const mine = left[j]!;
-      if (mine >= 0) {
-        at += mine / pace.busy;
-        const k = (at + (mine > 0 ? (pace.lag * mine) / jobWork[j]! : 0)) / STEP;
-        const then = clock[k < last ? Math.floor(k) : last]!;
-        if (then > end) end = then;
-        if (soonest[j]! > end) end = soonest[j]!;
-      }
-      if (end > due[j]!) sum += (end - due[j]!) * weight[j]!;
+      at += this.takes(j, progress, pace);
+      sum += this.lateOf(j, at, progress, pace);
     }
     return sum;
+  }
+
+  /** Hand minutes that go by for what is left of a job. */
+  takes(j: number, { left }: Progress, pace: Pace): number {
+    const mine = left[j]!;
+    return mine > 0 ? mine / pace.busy : 0;
+  }
+
+  /** Weighted minutes by which a job will be late, when the work of all jobs up to it is done after so many hand minutes. */
+  lateOf(j: number, at: number, { left, jobEnd }: Progress, pace: Pace): number {
+    const { clock, soonest } = this;
+    const mine = left[j]!;
+    let end = jobEnd[j]!;
+    let early = 0;
+    if (mine >= 0) {
+      const last = clock.length - 1;
+      const k = (at + (mine > 0 ? (pace.lag * mine) / this.jobWork[j]! : 0)) / STEP;
+      const then = clock[k < last ? Math.floor(k) : last]!;
+      if (then > end) end = then;
+      if (soonest[j]! > end) {
+        early = EARLY * (soonest[j]! - end);
+        end = soonest[j]!;
+      }
+    }
+    const by = end - this.c.due[j]!;
+    return by > 0 ? by * this.c.weight[j]! + early : early;
   }
 
   /** The clock by hand minutes, all pairs of hands together, far enough for the work at half the pace. */

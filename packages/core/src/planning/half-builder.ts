@@ -19,6 +19,8 @@ export interface Half {
   changes: number;
   /** Which activities are down, whatever their order. */
   mark: number;
+  /** The ranking by which what could come next is sorted. */
+  ranking: number;
 }
 
 /** Builds plans piece by piece; one that is half built can be kept, and taken up again. */
@@ -41,6 +43,7 @@ export class HalfBuilder extends Builder {
   protected readonly marks: Uint32Array;
   private readonly pieces: Int32Array;
   private readonly rank: Int32Array;
+  private ranking = 0;
 
   constructor(c: Compiled) {
     super(c);
@@ -64,11 +67,10 @@ export class HalfBuilder extends Builder {
    */
   protected putFirst(pieces: ArrayLike<number>, ranked: ArrayLike<number>): boolean {
     const { c } = this;
-    for (let i = 0; i < ranked.length; i += 1) this.rank[ranked[i]!] = i;
+    this.rankBy(ranked);
     this.out = this.mine;
     this.mine.broken = this.brokenPins;
     if (this.brokenPins !== '') return false;
-    this.at = undefined;
     this.anew();
     this.begin();
     this.piecesLeft.set(this.pieces);
@@ -80,6 +82,14 @@ export class HalfBuilder extends Builder {
     for (let a = 0; a < this.placed.length; a += 1) if (c.preds[a]!.length === 0) this.opened(a);
     for (let i = 0; i < pieces.length; i += 1) if (this.placed[pieces[i]!] === 0 && !this.add(pieces[i]!)) return false;
     return true;
+  }
+
+  /** From now on jobs are ranked so. */
+  protected rankBy(ranked: ArrayLike<number>): void {
+    for (let i = 0; i < ranked.length; i += 1) this.rank[ranked[i]!] = i;
+    this.ranking += 1;
+    // What could come next is sorted when the half is taken up.
+    this.at = undefined;
   }
 
   /** How far the jobs have come when these pieces are down; nothing when they cannot be. */
@@ -135,6 +145,7 @@ export class HalfBuilder extends Builder {
       moved: 0,
       changes: 0,
       mark: 0,
+      ranking: 0,
     };
     half.block.set(this.memory);
     half.reserved = this.reserved.slice();
@@ -144,6 +155,7 @@ export class HalfBuilder extends Builder {
     half.moved = this.moved;
     half.changes = 0;
     half.mark = this.mark;
+    half.ranking = this.ranking;
     this.at = half;
     return half;
   }
@@ -159,12 +171,19 @@ export class HalfBuilder extends Builder {
     this.moved = half.moved;
     this.mark = half.mark;
     this.anew();
+    if (half.ranking !== this.ranking) this.sortOpen();
   }
 
   /** Halves whose memory may be used for others. */
   protected letGo(halves: Half[]): void {
     this.pool.push(...halves);
     halves.length = 0;
+  }
+
+  private sortOpen(): void {
+    const { open, opens } = this;
+    this.opens = 0;
+    for (let i = 0; i < opens; i += 1) this.opened(open[i]!);
   }
 
   private opened(a: number): void {

@@ -7,15 +7,16 @@ import { Moves } from './moves.ts';
 import { refuse } from './plan-error.ts';
 import { readPlan } from './read-plan.ts';
 import type { Plan, PlanProblem } from './types.ts';
-import { byPromise, USUAL, WholeJobs } from './whole-jobs.ts';
+import { byPromise, usualPace, WholeJobs } from './whole-jobs.ts';
 
 /** How long to go on: by the clock, or by a number of orders, which gives the same plan every time. */
 export type Limit = { readonly seconds: number } | { readonly orders: number };
 
 /** Activities put down between two looks at the clock: some milliseconds' work at most. */
 const LOOK = 1000;
-/** Of a week: the share of the time in which whole plans are searched for before pieces are moved. */
+/** Of a week: the share of the time in which whole plans are searched for before pieces are moved; of a large shop there are too many pieces. */
 const WHOLE_JOBS = 0.8;
+const WHOLE_JOBS_LARGE = 0.95;
 /** A search that found nothing counts as so many pieces: even where none can, it ends. */
 const MEANWHILE = 1;
 /** Of a week: what an order of pieces may cost above the best, as a share of that, at first and at last. */
@@ -104,7 +105,8 @@ export class Planner {
       look(sorted(latest));
       look(sorted(left.map((t) => -t)));
     }
-    if (this.wholeJobs && (small || !chosen)) look(builder.search(byPromise(c), { pace: USUAL, width: 1 }));
+    if (this.wholeJobs && (small || !chosen))
+      look(builder.search(byPromise(c), { pace: usualPace(c, builder.guide), width: 1 }));
     if (!chosen) look(sorted(latest));
     return chosen!;
   }
@@ -140,7 +142,7 @@ export class Planner {
       jobs.goOnFrom(this.best.order, this.best.built);
       const goOn = (looked: number): boolean => {
         done += looked / n;
-        return share(done) < WHOLE_JOBS && !this.over(stop);
+        return share(done) < (n > LARGE ? WHOLE_JOBS_LARGE : WHOLE_JOBS) && !this.over(stop);
       };
       while (goOn(MEANWHILE)) {
         const order = jobs.search(goOn);
@@ -151,7 +153,7 @@ export class Planner {
         if (this.next.cost.total < this.best.built.cost.total) {
           this.swap();
           jobs.goOnFrom(this.order, this.now);
-        } else jobs.seen(this.next);
+        }
       }
       this.from(this.best);
     }

@@ -1,24 +1,27 @@
 import type { Beam } from './beam.ts';
 import type { Built } from './built.ts';
 import type { Compiled } from './compiled.ts';
-import type { Pace, Progress } from './guide.ts';
-import { bestOrder } from './job-order.ts';
+import type { Guide, Pace, Progress } from './guide.ts';
+import { bestOrder, betterOrder } from './job-order.ts';
 
-/** Plans side by side, search after search while the shop's pace is learned, and after; these and those below found by trying. */
+/** Plans side by side, search after search at first, and after; these and those below found by trying. */
 const WIDTHS = [1, 10, 40];
 const WIDTH = 40;
-/** What a shop of whose pace nothing is known is thought to do. */
-export const USUAL: Pace = { busy: 0.95, lag: 800 };
-/** How far the pace follows each of the first plans. */
+/** How far the pace follows each plan that is the best so far, once it was searched for so often. */
 const LEARNS = 0.5;
-/** How often some jobs change their turns by chance before the best order is looked for, and how many do. */
-const SHUFFLED = 0.5;
-const SHUFFLE = 4;
-/** While it learns, so many other orders are begun from as well. */
-const OTHER_STARTS = 3;
-/** How far pace and lag are changed by chance, as shares. */
-const BUSY_BY = 0.01;
-const LAG_BY = 0.3;
+const LEARNS_AFTER = 2;
+/**
+ * What a search hopes for, as shares of the pace that was learned: a little under what hands did, and much less lag, since it is the
+ * late jobs that are hurried on. Drawn anew for each search, between these; the first searches have the same.
+ */
+const BUSY = { from: 0.98, to: 1, first: 0.99 };
+const LAG = { from: 0.5, to: 0.8, first: 0.6 };
+/** How often jobs change their turns by chance to find a better order: at first, in each search after, and when they are ranked again in its middle. */
+const KICKS = { first: 40, after: 5, within: 3 };
+/** No shop is slower than this, whatever a plan says. */
+const LEAST_BUSY = 0.5;
+/** It is begun again nearer to the front of the best plan: what is wrong there costs all the way. */
+const FRONT = 2;
 
 /**
  * Which unit comes to the bench before which: the best order of whole jobs at the shop's pace, and the plan that a beam finds for it.
@@ -26,10 +29,10 @@ const LAG_BY = 0.3;
  */
 export class WholeJobs {
   private ranked: Int32Array;
-  private pace = USUAL;
+  private pace: Pace;
   /** The best plan so far. */
   private order = new Int32Array();
-  /** Searches that came to an end: the first ones only teach. A plan that is in force has taught already. */
+  /** Searches that came to an end. A plan that is in force has taught already. */
   private searched: number;
 
   constructor(
@@ -38,18 +41,14 @@ export class WholeJobs {
     private readonly random: () => number,
   ) {
     this.ranked = byPromise(c);
+    this.pace = usualPace(c, beam.guide);
     this.searched = c.problem.inForce ? WIDTHS.length : 0;
   }
 
   /** A plan is the best so far: it is begun again somewhere in it, and it teaches. */
   goOnFrom(order: Int32Array, built: Built): void {
     this.order = order.slice();
-    if (this.searched > 0) this.learn(built);
-  }
-
-  /** A plan that is not the best teaches as long as little is known. */
-  seen(built: Built): void {
-    if (this.learning) this.learn(built);
+    if (this.searched >= LEARNS_AFTER) this.learn(built);
   }
 
   /**
@@ -58,77 +57,70 @@ export class WholeJobs {
    * @returns its order; nothing when it was told to stop, or none was found
    */
   search(goOn: (looked: number) => boolean): Int32Array | undefined {
-    const { beam, random, c } = this;
+    const { beam, random } = this;
     const width = WIDTHS[this.searched];
-    const after =
-      width === undefined ? this.order.subarray(0, Math.floor(c.activities.length * random())) : new Int32Array();
+    const first = width !== undefined;
+    const after = first ? new Int32Array() : this.order.subarray(0, Math.floor(this.order.length * random() ** FRONT));
     const progress = beam.progress(after);
     if (!progress) return undefined;
-    const pace =
-      width === undefined
-        ? {
-            busy: Math.min(1, this.pace.busy * (1 + BUSY_BY * (2 * random() - 1))),
-            lag: this.pace.lag * (1 + LAG_BY * (2 * random() - 1)),
-          }
-        : this.pace;
+    const hope = (of: typeof BUSY): number => (first ? of.first : of.from + (of.to - of.from) * random());
+    const pace = { busy: this.pace.busy * hope(BUSY), lag: this.pace.lag * hope(LAG) };
     let stopped = false;
     const ask = (looked: number): boolean => {
       stopped ||= !goOn(looked);
       return !stopped;
     };
-    const ranked = this.rank(progress, pace, width === undefined, () => ask(0));
-    const order = beam.search(ranked, { pace, width: width ?? WIDTH, after, goOn: ask });
+    const rank = (ranked: ArrayLike<number>, now: Progress, times: number): Int32Array => {
+      const begun = bestOrder(beam.guide, ranked, now, pace, () => ask(0));
+      return betterOrder(beam.guide, begun, now, pace, { times, random, goOn: () => ask(0) }).ranked;
+    };
+    const order = beam.search(rank(this.ranked, progress, first ? KICKS.first : KICKS.after), {
+      pace,
+      width: width ?? WIDTH,
+      after,
+      rankAgain: (ranked, now) => rank(ranked, now, KICKS.within),
+      goOn: ask,
+    });
     // What was cut short is begun again; what found nothing is not.
     if (!stopped) this.searched += 1;
     return order;
   }
 
-  private get learning(): boolean {
-    return this.searched <= WIDTHS.length && !this.c.problem.inForce;
-  }
-
-  private rank(progress: Progress, pace: Pace, again: boolean, goOn: () => boolean): Int32Array {
-    const { beam, random } = this;
-    const from = again && random() < SHUFFLED ? this.shuffled(this.ranked) : this.ranked;
-    let best = bestOrder(beam.guide, from, progress, pace, goOn);
-    for (let k = 0; !again && k < OTHER_STARTS && best.late > 0; k += 1) {
-      const other = bestOrder(beam.guide, this.shuffled(best.ranked), progress, pace, goOn);
-      if (other.late < best.late) best = other;
-    }
-    return best.ranked;
-  }
-
-  private shuffled(ranked: Int32Array): Int32Array {
-    const { random } = this;
-    const order = Array.from(ranked);
-    for (let k = 0; k < SHUFFLE; k += 1) {
-      const [job] = order.splice(Math.floor(random() * order.length), 1);
-      order.splice(Math.floor(random() * (order.length + 1)), 0, job!);
-    }
-    return Int32Array.from(order);
-  }
-
-  /** The order in which jobs are done in a plan, and its pace. */
+  /** The order in which jobs are done in a plan, and its pace: a line through their ends, by the work of all jobs up to each. */
   private learn(built: Built): void {
     const { c } = this;
     const { guide } = this.beam;
-    const share = this.learning ? LEARNS : 1;
     const ends = new Float64Array(c.jobs.length).fill(-Infinity);
     built.end.forEach((e, a) => (ends[c.jobOf[a]!] = Math.max(ends[c.jobOf[a]!]!, e)));
     this.ranked = Int32Array.from(ends.keys()).sort((x, y) => ends[x]! - ends[y]! || x - y);
-    if (!(guide.total > 0) || built.cost.total === Infinity) return;
-    const busy = guide.total / (guide.total + built.cost.idle);
-    let before = 0;
-    let lag = 0;
-    for (const j of this.ranked) {
-      before += guide.jobWork[j]! / busy;
-      lag += guide.handMinutesOfAll(ends[j]!) - before;
-    }
+    let work = 0;
+    const line = lineThrough(
+      Array.from(this.ranked, (j) => [(work += guide.jobWork[j]!), guide.handMinutesOfAll(ends[j]!)] as const),
+    );
+    if (!line) return;
+    const busy = Math.min(1, Math.max(LEAST_BUSY, 1 / line.slope));
+    const lag = Math.max(0, line.y - line.x / busy);
     this.pace = {
-      busy: this.pace.busy + share * (busy - this.pace.busy),
-      lag: this.pace.lag + share * (Math.max(0, lag / ends.length) - this.pace.lag),
+      busy: this.pace.busy + LEARNS * (busy - this.pace.busy),
+      lag: this.pace.lag + LEARNS * (lag - this.pace.lag),
     };
   }
+}
+
+/** What a shop of whose pace nothing is known is thought to do: hands are always at work, and half of what stands at the bench is done. */
+export function usualPace(c: Compiled, guide: Guide): Pace {
+  return { busy: 1, lag: ((c.places || guide.hands.length) / 2) * (guide.total / Math.max(1, c.jobs.length)) };
+}
+
+/** The line of least squares through points: its slope, and the middle that it goes through. Nothing when they do not rise. */
+function lineThrough(
+  points: readonly (readonly [x: number, y: number])[],
+): { slope: number; x: number; y: number } | undefined {
+  const x = points.reduce((sum, p) => sum + p[0], 0) / points.length;
+  const y = points.reduce((sum, p) => sum + p[1], 0) / points.length;
+  const slope =
+    points.reduce((sum, p) => sum + (p[0] - x) * (p[1] - y), 0) / points.reduce((sum, p) => sum + (p[0] - x) ** 2, 0);
+  return slope > 0 && Number.isFinite(slope) && Number.isFinite(y) ? { slope, x, y } : undefined;
 }
 
 /** Jobs by their promises, those without one last. */
