@@ -25,7 +25,6 @@ function whenWords(l: OrderLineView): string {
 /** Lines on order: when they are due, and taking them in. */
 export function ComingLines({ lines, currency, actions }: Props): React.JSX.Element {
   const [at, setAt] = useState<string>();
-  if (lines.length === 0) return <p>Nothing is on its way. What jobs need stands under “To order”.</p>;
   return (
     <ul className="plain">
       {lines.map((l) => (
@@ -66,7 +65,6 @@ export function ComingLines({ lines, currency, actions }: Props): React.JSX.Elem
 /** Lines that came: whose unit they unblock; the wrong one goes back. */
 export function ArrivedLines({ lines, currency, actions }: Props): React.JSX.Element {
   const [at, setAt] = useState<string>();
-  if (lines.length === 0) return <p>Nothing has come in the last two weeks.</p>;
   return (
     <ul className="plain">
       {lines.map((l) => (

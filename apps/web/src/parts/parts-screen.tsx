@@ -9,7 +9,7 @@ import { ScanBox } from './scan-box.tsx';
 import { ToOrderList } from './to-order.tsx';
 import { usePartsActions } from './use-parts.ts';
 
-const TABS = ['coming', 'order', 'arrived', 'drawer', 'superseded', 'prices'] as const;
+const TABS = ['orders', 'drawer', 'superseded', 'prices'] as const;
 type Tab = (typeof TABS)[number];
 
 /** What to order, what is on its way, what has come and whose shelf it unblocks; the drawers; supersessions; price lists. */
@@ -22,12 +22,9 @@ export default function PartsScreen({ me }: { readonly me: MeView }): React.JSX.
   const { toOrder, lines, drawer, superseded, catalogue } = parts.data;
   const coming = lines.filter((l) => l.state !== 'arrived');
   const arrived = lines.filter((l) => l.state === 'arrived');
-  const asked = TABS.find((t) => t === search.get('tab'));
-  const tab: Tab = asked ?? (coming.length === 0 && toOrder.length > 0 ? 'order' : 'coming');
+  const tab: Tab = TABS.find((t) => t === search.get('tab')) ?? 'orders';
   const titles: Readonly<Record<Tab, string>> = {
-    coming: `On its way ${coming.length}`,
-    order: `To order ${toOrder.length}`,
-    arrived: `Arrived ${arrived.length}`,
+    orders: 'Orders',
     drawer: 'Drawers',
     superseded: `Superseded ${superseded.length}`,
     prices: 'Price lists',
@@ -37,7 +34,7 @@ export default function PartsScreen({ me }: { readonly me: MeView }): React.JSX.
     <main className="page partspage">
       <div className="parts-head">
         <h1>Parts</h1>
-        <ScanBox lines={coming} arrive={(l) => actions.arrive(l, [])} open={() => setSearch({ tab: 'coming' })} />
+        <ScanBox lines={coming} arrive={(l) => actions.arrive(l, [])} open={() => setSearch({ tab: 'orders' })} />
       </div>
       <div className="answers tabs" role="group" aria-label="Which parts">
         {TABS.map((t) => (
@@ -62,9 +59,19 @@ export default function PartsScreen({ me }: { readonly me: MeView }): React.JSX.
           {actions.said}
         </p>
       )}
-      {tab === 'coming' && <ComingLines lines={coming} currency={currency} actions={actions} />}
-      {tab === 'order' && <ToOrderList jobs={toOrder} />}
-      {tab === 'arrived' && <ArrivedLines lines={arrived} currency={currency} actions={actions} />}
+      {tab === 'orders' && (
+        <>
+          <Orders title="To order" count={toOrder.length} none="Every job that was judged has its parts ordered.">
+            <ToOrderList jobs={toOrder} />
+          </Orders>
+          <Orders title="On its way" count={coming.length} none="Nothing is on its way.">
+            <ComingLines lines={coming} currency={currency} actions={actions} />
+          </Orders>
+          <Orders title="Arrived" count={arrived.length} none="Nothing has come in the last two weeks.">
+            <ArrivedLines lines={arrived} currency={currency} actions={actions} />
+          </Orders>
+        </>
+      )}
       {tab === 'drawer' && <DrawerList drawer={drawer} actions={actions} />}
       {tab === 'superseded' &&
         (superseded.length === 0 ? (
@@ -81,5 +88,27 @@ export default function PartsScreen({ me }: { readonly me: MeView }): React.JSX.
         ))}
       {tab === 'prices' && <PriceList known={catalogue} me={me} />}
     </main>
+  );
+}
+
+/** Lines that are as far as each other, under how many they are. */
+function Orders({
+  title,
+  count,
+  none,
+  children,
+}: {
+  readonly title: string;
+  readonly count: number;
+  readonly none: string;
+  readonly children: React.ReactNode;
+}): React.JSX.Element {
+  return (
+    <section className="orders">
+      <h2>
+        {title} <span className="many">{count}</span>
+      </h2>
+      {count === 0 ? <p>{none}</p> : children}
+    </section>
   );
 }

@@ -3,11 +3,10 @@ import { Link } from 'react-router';
 
 /** Jobs whose parts are not all ordered, each a press from its list and its quote. */
 export function ToOrderList({ jobs }: { readonly jobs: readonly ToOrderView[] }): React.JSX.Element {
-  if (jobs.length === 0) return <p>Every job that was judged has its parts ordered.</p>;
   return (
     <ul className="plain">
       {jobs.map((j) => (
-        <li key={j.job} className="oline">
+        <li key={j.job} className="oline to-order">
           <span>
             <b>Job {j.jobNumber}</b>
             <small className="d-block">{j.customer}</small>

@@ -2,7 +2,7 @@ import type { Minute, Pin, Plan, PlanProblem, Resource } from '@jubb/core/planni
 import type { PlanJobLabel } from '@jubb/contract';
 import { memo, useMemo, useRef, useState } from 'react';
 import type { WeekAxis } from './week-axis.ts';
-import { ALONE, barsOf, FLAG_WIDE, flagsOf, runsOf, type Bar } from './week-bars.ts';
+import { ALONE, barsOf, FLAG_WIDE, flagsOf, runsOf, wordsOf, type Bar } from './week-bars.ts';
 
 /** Units of the drawing: it is as wide as its column. */
 export const LANE_LEFT = 122;
@@ -217,10 +217,12 @@ export const Lanes = memo(function Lanes({
       {waits.map(({ job, why, until }, i) => {
         const at = shelf + i * SHELF_LINE + 24;
         const to = Math.min(right, axis.x(until));
+        const words = `${job.name}, ${why}`;
+        const { x, beyond } = wordsOf(words, LANE_LEFT, to, right);
         return (
           <g key={job.id}>
-            <text x={LANE_LEFT + 4} y={at - 6} className="waitwords">
-              {job.name}, {why}
+            <text x={x} y={beyond ? at + 4 : at - 6} className="waitwords">
+              {words}
             </text>
             <path d={`M${LANE_LEFT} ${at}H${to}`} className="waitline" />
             {to < right && <rect x={to - 4} y={at - 7} width="8" height="14" className="waitend" />}

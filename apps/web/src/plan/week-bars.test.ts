@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { PlanJobLabel } from '@jubb/contract';
-import { FLAG_WIDE, flagsOf, runsOf, type Bar } from './week-bars.ts';
+import { FLAG_WIDE, flagsOf, runsOf, wordsOf, type Bar } from './week-bars.ts';
 
 const label = (number: number, due: number | null): PlanJobLabel => ({
   id: `j${number}`,
@@ -58,5 +58,15 @@ describe('promises over the lanes', () => {
   test('at the edge of the drawing stays within it', () => {
     const [flag] = flagsOf([label(1, 399)], 0, 1000, x, 400);
     expect(flag!.x + FLAG_WIDE).toBeLessThanOrEqual(400);
+  });
+});
+
+describe('words of a wait', () => {
+  test('stand over its line, beyond its end where they are longer than it, and over it where there is no room', () => {
+    const words = '314, on hold for tool';
+    expect(wordsOf(words, 100, 400, 900)).toEqual({ x: 104, beyond: false });
+    expect(wordsOf(words, 100, 140, 900)).toEqual({ x: 150, beyond: true });
+    expect(wordsOf(words, 100, 800, 900)).toEqual({ x: 104, beyond: false });
+    expect(wordsOf(words, 780, 860, 900)).toEqual({ x: 784, beyond: false });
   });
 });

@@ -91,3 +91,21 @@ export function flagsOf(
     return g.labels.map((label, k) => ({ label, x: g.x, column: k % across, row: Math.floor(k / across) }));
   });
 }
+
+/** About how wide a letter of the words of a wait is, in the drawing's units. */
+const LETTER = 6.2;
+
+/**
+ * Where the words of a wait stand: over its line, or beyond its end where they are longer than it and there is room.
+ * @param from where the line begins, @param to where it ends, @param right where the drawing does
+ */
+export function wordsOf(
+  words: string,
+  from: number,
+  to: number,
+  right: number,
+): { readonly x: number; readonly beyond: boolean } {
+  const wide = words.length * LETTER;
+  const beyond = wide > to - from && to + 10 + wide <= right;
+  return { x: beyond ? to + 10 : from + 4, beyond };
+}

@@ -78,7 +78,8 @@ export function betterOrder(
   return best;
 }
 
-function kicked(ranked: Int32Array, random: () => number): Int32Array {
+/** The order with some jobs at other turns, by chance. */
+export function kicked(ranked: Int32Array, random: () => number): Int32Array {
   const order = Array.from(ranked);
   for (let k = 0; k < KICK; k += 1) {
     const [job] = order.splice(Math.floor(random() * order.length), 1);

@@ -32,7 +32,7 @@ describe('orders of whole jobs', () => {
 
   test('much of what is late by the usual rules is in time once they are looked for', () => {
     let [before, after] = [0, 0];
-    for (const seed of [2, 4, 6]) {
+    for (const seed of [2, 4, 7]) {
       const shop = steady(seed);
       const planner = new Planner(shop);
       before += planner.plan().cost.late;

@@ -2,7 +2,7 @@ import type { Beam } from './beam.ts';
 import type { Built } from './built.ts';
 import type { Compiled } from './compiled.ts';
 import type { Guide, Pace, Progress } from './guide.ts';
-import { bestOrder, betterOrder } from './job-order.ts';
+import { bestOrder, betterOrder, kicked, type JobOrder } from './job-order.ts';
 
 /** Plans side by side, search after search at first, and after; these and those below found by trying. */
 const WIDTHS = [1, 10, 40];
@@ -16,8 +16,10 @@ const LEARNS_AFTER = 2;
  */
 const BUSY = { from: 0.98, to: 1, first: 0.99 };
 const LAG = { from: 0.5, to: 0.8, first: 0.6 };
-/** How often jobs change their turns by chance to find a better order: at first, in each search after, and when they are ranked again in its middle. */
-const KICKS = { first: 40, after: 5, within: 3 };
+/** How often jobs change their turns by chance to find a better order: at first, and before each search after. */
+const KICKS = { first: 40, after: 5 };
+/** How often a search takes another order as it comes: the guide does not know all, and what it likes best need not be best. */
+const OTHER = 0.3;
 /** No shop is slower than this, whatever a plan says. */
 const LEAST_BUSY = 0.5;
 /** It is begun again nearer to the front of the best plan: what is wrong there costs all the way. */
@@ -70,15 +72,19 @@ export class WholeJobs {
       stopped ||= !goOn(looked);
       return !stopped;
     };
-    const rank = (ranked: ArrayLike<number>, now: Progress, times: number): Int32Array => {
-      const begun = bestOrder(beam.guide, ranked, now, pace, () => ask(0));
-      return betterOrder(beam.guide, begun, now, pace, { times, random, goOn: () => ask(0) }).ranked;
-    };
-    const order = beam.search(rank(this.ranked, progress, first ? KICKS.first : KICKS.after), {
+    const begin = (ranked: ArrayLike<number>, now: Progress): JobOrder =>
+      bestOrder(beam.guide, ranked, now, pace, () => ask(0));
+    const other = !first && random() < OTHER;
+    const begun = begin(other ? kicked(this.ranked, random) : this.ranked, progress);
+    const times = first ? KICKS.first : KICKS.after;
+    const { ranked } = other
+      ? begun
+      : betterOrder(beam.guide, begun, progress, pace, { times, random, goOn: () => ask(0) });
+    const order = beam.search(ranked, {
       pace,
       width: width ?? WIDTH,
       after,
-      rankAgain: (ranked, now) => rank(ranked, now, KICKS.within),
+      rankAgain: (before, now) => begin(before, now).ranked,
       goOn: ask,
     });
     // What was cut short is begun again; what found nothing is not.
