@@ -7,7 +7,7 @@ export {
   STAND_REPEATS_MM_S,
   unbalanceLeft,
 } from './balancing.ts';
-export { earlyOf, withoutCooling } from './curves.ts';
+export { earlyOf, withoutCooling } from './curves/waits.ts';
 export { earlyVerdict, type Early } from './early.ts';
 export { judgeRun } from './judge-run.ts';
 export { comesUndone, type ComesUndone } from './leading-back.ts';

@@ -1,7 +1,7 @@
 import type { Test } from '../../sheet/index.ts';
 import { judgeAlternator } from './alternator.ts';
 import { judgeBalancing } from './balancing.ts';
-import { judgeCurve } from './curves.ts';
+import { judgeCurve } from './curves/judge-curve.ts';
 import type { Run, RunOutcome } from './run.ts';
 import { RunError } from './run.ts';
 

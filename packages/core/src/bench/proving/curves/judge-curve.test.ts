@@ -1,9 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { parseBand, parseQuantity, type Dimension, type Quantity } from '../../quantities/index.ts';
-import { bearingTones } from '../../reckoners/index.ts';
-import type { StandKind, Test } from '../../sheet/index.ts';
-import { judgeCurve, withoutCooling } from './curves.ts';
-import { RunError, type CurveKind, type CurveRun, type RunOutcome } from './run.ts';
+import { parseBand, parseQuantity, type Dimension, type Quantity } from '../../../quantities/index.ts';
+import { bearingTones } from '../../../reckoners/index.ts';
+import type { StandKind, Test } from '../../../sheet/index.ts';
+import { judgeCurve } from './judge-curve.ts';
+import { withoutCooling } from './waits.ts';
+import { RunError, type CurveKind, type CurveRun, type RunOutcome } from '../run.ts';
 
 /** A test of a sheet: what is accepted, and the figures of its stand as they are written there. */
 const testOf = (
