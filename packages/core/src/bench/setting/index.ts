@@ -1,3 +1,4 @@
+export { dueReading, type DueReading } from './due-reading.ts';
 export { nextTry, type Move, type NextTry } from './next-try.ts';
 export {
   advisePack,

@@ -1,4 +1,15 @@
-import { depthsRead, hotValue, isPull, nextTry, packIn, schoolOf, settingBand, type NextTry } from '@jubb/core/bench';
+import {
+  depthsRead,
+  dueReading,
+  hotValue,
+  isPull,
+  nextTry,
+  packIn,
+  schoolOf,
+  settingBand,
+  type DueReading,
+  type NextTry,
+} from '@jubb/core/bench';
 import {
   canonicalUnit,
   decimalsOfAll,
@@ -28,39 +39,13 @@ import { kindOfWords, rigOf } from './rig.ts';
 
 const mm = (q: Quantity): number => inCanonical(q, 'length');
 
-/** What is to be read now: a depth for the pack, or a reading of one of the settings of this try. */
-interface Due {
-  readonly setting: Setting;
-  readonly depth?: { readonly id: string; readonly title: string; readonly gauge: string; readonly at: number };
-  readonly number: number;
-  readonly of: number;
-}
-
-function dueNow(bench: Bench, setting: Setting): Due | undefined {
-  const { sheet, state } = bench;
-  const school = schoolOf(setting, state);
-  const fitted = state.settings[setting.id]?.rounds.some((r) => r.fitted);
-  if (school?.kind === 'depths' && !fitted) {
-    const [id] = depthsRead(setting, state).left;
-    const at = school.depths.findIndex((d) => d.id === id);
-    const depth = school.depths[at];
-    return depth && { setting, depth: { ...depth, at }, number: at + 1, of: school.depths.length };
-  }
-  const other = setting.together === undefined ? undefined : sheet.settings[setting.together];
-  for (const s of [setting, ...(other ? [other] : [])]) {
-    const round = state.settings[s.id]?.rounds.at(-1);
-    if (!round?.result) return { setting: s, number: (round?.readings.length ?? 0) + 1, of: s.repeats };
-  }
-  return undefined;
-}
-
 /** Makes a setting by the school that was chosen: feel, read, the next move in the hand's own terms, read again. */
 export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
   const { sheet, state, context } = bench;
   const setting = sheet.settings[op.setting]!;
   const school = schoolOf(setting, state);
   const other = setting.together === undefined ? undefined : sheet.settings[setting.together];
-  const due = dueNow(bench, setting);
+  const due = dueReading(sheet, state, setting);
   const feel = setting.feel && state.answers[op.id]?.answer !== 'no' ? setting.feel : undefined;
   const felt = state.answers[op.id]?.answer === 'yes';
   const kind = kindOfWords(due?.depth?.gauge ?? due?.setting.gauge ?? setting.gauge);
@@ -209,7 +194,7 @@ function DueWords({
   setting,
   first,
 }: {
-  readonly due: Due;
+  readonly due: DueReading;
   readonly setting: Setting;
   readonly first: NextTry | undefined;
 }): React.JSX.Element {
@@ -319,7 +304,7 @@ function SetButton({
   readonly bench: Bench;
   readonly op: string;
   readonly setting: Setting;
-  readonly due: Due | undefined;
+  readonly due: DueReading | undefined;
   readonly next: NextTry | undefined;
   readonly blocked: boolean;
   readonly felt: boolean;

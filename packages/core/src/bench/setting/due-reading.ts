@@ -1,0 +1,34 @@
+import type { Setting, Sheet } from '../../sheet/index.ts';
+import type { BenchState } from '../state.ts';
+import { depthsRead } from './packs.ts';
+import { schoolOf } from './school.ts';
+
+/** What is to be read now: a depth for the pack, or a reading of one of the settings of this try. */
+export interface DueReading {
+  readonly setting: Setting;
+  readonly depth?: { readonly id: string; readonly title: string; readonly gauge: string; readonly at: number };
+  /** The how manieth of how many. */
+  readonly number: number;
+  readonly of: number;
+}
+
+/**
+ * What a setting waits for to be read: its depths first, until a pack is fitted; then its own readings, and those of the setting that is
+ * read together with it. Nothing when this try has been read.
+ */
+export function dueReading(sheet: Sheet, state: BenchState, setting: Setting): DueReading | undefined {
+  const school = schoolOf(setting, state);
+  const fitted = state.settings[setting.id]?.rounds.some((r) => r.fitted);
+  if (school?.kind === 'depths' && !fitted) {
+    const [id] = depthsRead(setting, state).left;
+    const at = school.depths.findIndex((d) => d.id === id);
+    const depth = school.depths[at];
+    return depth && { setting, depth: { ...depth, at }, number: at + 1, of: school.depths.length };
+  }
+  const other = setting.together === undefined ? undefined : sheet.settings[setting.together];
+  for (const s of [setting, ...(other ? [other] : [])]) {
+    const round = state.settings[s.id]?.rounds.at(-1);
+    if (!round?.result) return { setting: s, number: (round?.readings.length ?? 0) + 1, of: s.repeats };
+  }
+  return undefined;
+}
