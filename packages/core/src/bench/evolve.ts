@@ -1,15 +1,7 @@
-import type { EventPayloads, JobEvent } from './events.ts';
-import {
-  emptyBench,
-  eventsOf,
-  type BenchState,
-  type JointState,
-  type PartLineState,
-  type Pull,
-  type SettingRound,
-  type SettingState,
-  type Stamp,
-} from './state.ts';
+import type { JobEvent } from './events.ts';
+import { emptyBench, eventsOf, type BenchState, type PartLineState, type Stamp } from './state.ts';
+import { ledBack, usedUp } from './led-back.ts';
+import { replaceLast, withJoint, withJointState, withLine, withSetting } from './state-with.ts';
 import { evolveStrip } from './evolve-strip.ts';
 import { settled, takeFromTray, without } from './tray.ts';
 
@@ -326,66 +318,4 @@ function atBooking(state: BenchState): BenchState {
     identified.flatMap((i) => (i.part !== undefined && i.order !== undefined ? [[i.part, i.order] as const] : [])),
   );
   return identified.length === 0 ? state : { ...state, identified, orders };
-}
-
-/** What came for a part is used up: the list asks for another. */
-function usedUp(state: BenchState, part: string): BenchState {
-  const next = { ...state, binned: { ...state.binned, [part]: (state.binned[part] ?? 0) + 1 } };
-  const line = Object.values(state.partLines).findLast(
-    (l) => l.status === 'arrived' && l.parts.includes(part) && !l.missing.includes(part),
-  );
-  return line ? withLine(next, line.line, (l) => ({ ...l, missing: [...l.missing, part] })) : next;
-}
-
-/** Opens what a failed test leads back to; everything else stays as it is. */
-function ledBack(state: BenchState, payload: EventPayloads['led-back'], stamp: Stamp): BenchState {
-  const ops = new Set(payload.ops);
-  const keep = <T>(record: Readonly<Record<string, T>>, gone: (key: string, value: T) => boolean): Record<string, T> =>
-    Object.fromEntries(Object.entries(record).filter(([key, value]) => !gone(key, value)));
-  const parts = new Set(payload.parts);
-  let next: BenchState = {
-    ...state,
-    done: keep(state.done, (op) => ops.has(op)),
-    answers: keep(state.answers, (op) => ops.has(op)),
-    steps: keep(state.steps, (step) => payload.steps.includes(step)),
-    findings: keep(state.findings, (part) => parts.has(part)),
-    findingNotes: keep(state.findingNotes, (part) => parts.has(part)),
-    timers: keep(state.timers, (_, t) => t.op !== null && ops.has(t.op)),
-    marks: Object.fromEntries(
-      Object.entries(state.marks).map(([id, m]) => [id, payload.marks.includes(id) ? { made: m.made } : m]),
-    ),
-    reopened: { ...state.reopened, ...Object.fromEntries(payload.ops.map((op) => [op, stamp.seq])) },
-    ledBack: [...state.ledBack, { ...payload, ...stamp }],
-    // What was looked over is no longer what stands there.
-    checked: undefined,
-  };
-  for (const id of payload.settings)
-    next = withSetting(next, id, ({ confirmed: _gone, ...s }) => ({ ...s, rounds: [...s.rounds, { readings: [] }] }));
-  return payload.again.reduce(usedUp, next);
-}
-
-function withLine(state: BenchState, id: string, change: (line: PartLineState) => PartLineState): BenchState {
-  const line = state.partLines[id];
-  return line ? { ...state, partLines: { ...state.partLines, [id]: change(line) } } : state;
-}
-
-function withSetting(state: BenchState, id: string, change: (s: SettingState) => SettingState): BenchState {
-  const before: SettingState = state.settings[id] ?? { rounds: [{ readings: [] }] };
-  return { ...state, settings: { ...state.settings, [id]: change(before) } };
-}
-
-function withJointState(state: BenchState, id: string, change: (j: JointState) => JointState): BenchState {
-  return { ...state, joints: { ...state.joints, [id]: change(state.joints[id] ?? { pulls: [] }) } };
-}
-
-function withJoint(state: BenchState, id: string, change: (pulls: readonly Pull[]) => readonly Pull[]): BenchState {
-  const before = state.joints[id] ?? { pulls: [] };
-  return { ...state, joints: { ...state.joints, [id]: { ...before, pulls: change(before.pulls) } } };
-}
-
-function replaceLast(
-  rounds: readonly SettingRound[],
-  change: (r: SettingRound) => SettingRound,
-): readonly SettingRound[] {
-  return [...rounds.slice(0, -1), change(rounds.at(-1)!)];
 }

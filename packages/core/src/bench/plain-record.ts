@@ -34,7 +34,11 @@ export function plainRecord(r: JobRecord): PlainRecord {
     ],
     done: [
       ...r.settings.flatMap((s) => (s.confirmed ? [`${s.title} set to ${formatQuantity(s.confirmed.value, 3)}`] : [])),
-      ...(r.joints.length > 0 ? [`${r.joints.length} joints tightened to their figures, every fastener recorded`] : []),
+      ...(r.joints.length > 0
+        ? [
+            `${r.joints.length === 1 ? '1 joint tightened to its' : `${r.joints.length} joints tightened to their`} figures, every fastener recorded`,
+          ]
+        : []),
       ...r.methods.map((m) => `${m.ask} ${m.choice}`),
       ...r.proving.ledBack.map((l) => `${l.test} failed once; gone back to the ${lowerFirst(l.suspect)}`),
     ],

@@ -1,5 +1,4 @@
 import {
-  depthsRead,
   dueReading,
   hotValue,
   isPull,

@@ -1,0 +1,36 @@
+import type { BenchState, JointState, PartLineState, Pull, SettingRound, SettingState } from './state.ts';
+
+/** The state with one line of parts changed; as it is where there is no such line. */
+export function withLine(state: BenchState, id: string, change: (line: PartLineState) => PartLineState): BenchState {
+  const line = state.partLines[id];
+  return line ? { ...state, partLines: { ...state.partLines, [id]: change(line) } } : state;
+}
+
+/** The state with one setting changed, which may be the first that is heard of it. */
+export function withSetting(state: BenchState, id: string, change: (s: SettingState) => SettingState): BenchState {
+  const before: SettingState = state.settings[id] ?? { rounds: [{ readings: [] }] };
+  return { ...state, settings: { ...state.settings, [id]: change(before) } };
+}
+
+/** The state with one joint changed. */
+export function withJointState(state: BenchState, id: string, change: (j: JointState) => JointState): BenchState {
+  return { ...state, joints: { ...state.joints, [id]: change(state.joints[id] ?? { pulls: [] }) } };
+}
+
+/** The state with the pulls of one joint changed. */
+export function withJoint(
+  state: BenchState,
+  id: string,
+  change: (pulls: readonly Pull[]) => readonly Pull[],
+): BenchState {
+  const before = state.joints[id] ?? { pulls: [] };
+  return { ...state, joints: { ...state.joints, [id]: { ...before, pulls: change(before.pulls) } } };
+}
+
+/** Rounds with the newest one changed. */
+export function replaceLast(
+  rounds: readonly SettingRound[],
+  change: (r: SettingRound) => SettingRound,
+): readonly SettingRound[] {
+  return [...rounds.slice(0, -1), change(rounds.at(-1)!)];
+}
