@@ -23,11 +23,16 @@ export const NextRow = memo(function NextRow({
         : item.planned
           ? promiseWords(new Date(Math.max(item.at, now.getTime())).toISOString(), now).replace('Today ', '')
           : job.promise
-            ? promiseWords(new Date(item.at).toISOString(), now).replace('Today', 'By')
+            ? promiseWords(new Date(item.at).toISOString(), now).replace('Today ', '')
             : 'Any time';
+  // Without a plan the moment is not when it begins, but when it must have begun.
+  const latest = item.kind === 'begin' && !first && !item.planned && !item.late && job.promise !== null;
   return (
     <Link to={`/job/${job.id}`} className={`nm ${first ? 'now' : ''} ${item.kind}`}>
-      <span className={`t ${item.late ? 'late' : ''}`}>{when}</span>
+      <span className={`t ${item.late ? 'late' : ''}`}>
+        {when}
+        {latest && <small>at the latest</small>}
+      </span>
       <span>
         <b>{item.words}</b>
         <small>

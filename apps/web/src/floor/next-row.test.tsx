@@ -1,0 +1,73 @@
+import { describe, expect, test } from '@jest/globals';
+import type { JobLine } from '@jubb/contract';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { MemoryRouter } from 'react-router';
+import type { NextItem } from './next-moves.ts';
+import { NextRow } from './next-row.tsx';
+
+const now = new Date(2026, 10, 24, 10);
+const job: JobLine = {
+  id: 'j1',
+  number: 307,
+  title: 'Dolly wheel hub, two taper bearings',
+  serial: 'S-1',
+  unitId: 'u',
+  customer: 'Council Depot',
+  complaint: 'runs hot',
+  stage: 'strip',
+  progress: 0.2,
+  nextMove: 'Cap off',
+  minutesLeft: 94,
+  aidsIn: 0,
+  partsOff: 0,
+  hold: null,
+  promise: new Date(2026, 10, 27, 12).toISOString(),
+  place: 'C',
+  updatedAt: now.toISOString(),
+  notices: { parked: false, leadsOff: 0, between: 0, uncounted: 0, standing: [], ahead: [], timers: [] },
+};
+const drawn = (item: Partial<NextItem>, first = false): string =>
+  renderToStaticMarkup(
+    <MemoryRouter>
+      <NextRow
+        first={first}
+        now={now}
+        item={{
+          key: 'k',
+          job,
+          words: 'Cap off',
+          at: new Date(2026, 10, 26, 14, 30).getTime(),
+          kind: 'begin',
+          late: false,
+          ...item,
+        }}
+      />
+    </MemoryRouter>,
+  )
+    .replace(/<[^>]+>/g, '|')
+    .replace(/\|+/g, '|');
+
+describe('one of the next moves', () => {
+  test('without a plan its moment is when it must have begun, and is said so', () => {
+    expect(drawn({})).toBe('|Thu 14:30|at the latest|Cap off|C · Dolly wheel hub · 1 h 34 min|');
+    expect(drawn({ at: new Date(2026, 10, 24, 14, 30).getTime() })).toMatch(/^\|14:30\|at the latest\|/);
+  });
+
+  test('by a plan it is when it begins; what is begun by the plan already is begun today', () => {
+    expect(drawn({ planned: true })).toMatch(/^\|Thu 14:30\|Cap off\|/);
+    expect(drawn({ planned: true, at: now.getTime() - 3_600_000 })).toMatch(/^\|10:00\|Cap off\|/);
+  });
+
+  test('the first is for now, a wait has its clock, a job without a promise is for any time', () => {
+    expect(drawn({}, true)).toMatch(/^\|Now\|Cap off\|/);
+    const wait = drawn({ kind: 'wait', at: new Date(2026, 10, 24, 10, 15).getTime(), words: 'Cure: ends' });
+    expect(wait).toBe('|10:15|Cure: ends|C · Dolly wheel hub|');
+    expect(drawn({ job: { ...job, promise: null, place: null } })).toMatch(/^\|Any time\|Cap off\|no place · /);
+  });
+
+  test('what is late says it in words, and nothing of the latest moment, which is over', () => {
+    const late = drawn({ late: true });
+    expect(late).toMatch(/ · late\|$/);
+    expect(late).not.toContain('at the latest');
+  });
+});
