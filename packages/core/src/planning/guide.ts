@@ -62,7 +62,7 @@ export class Guide {
   }
 
   /**
-   * Weighted minutes by which what is not done yet will be late.
+   * Weighted minutes by which what is not done yet will be late, see {@link lateOf}.
    * @param ranked jobs in the order in which they are thought to be done
    * @param count so many of them
    */
@@ -83,7 +83,10 @@ export class Guide {
     return mine > 0 ? mine / pace.busy : 0;
   }
 
-  /** Weighted minutes by which a job will be late, when the work of all jobs up to it is done after so many hand minutes. */
+  /**
+   * Weighted minutes by which a job will be late, when the work of all jobs up to it is done after so many hand minutes; and what it
+   * counts that it is thought to be done before its part can be here.
+   */
   lateOf(j: number, at: number, { left, jobEnd }: Progress, pace: Pace): number {
     const { clock, soonest } = this;
     const mine = left[j]!;
