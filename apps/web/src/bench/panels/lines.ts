@@ -4,7 +4,7 @@ import type { Op } from '@jubb/core/sheet';
 import type { Bench } from '../use-bench.ts';
 
 /** What there is to do, line by line. */
-export function linesOf(bench: Bench, op: Op): readonly string[] {
+export function linesOf(bench: Pick<Bench, 'sheet' | 'state'>, op: Op): readonly string[] {
   const { sheet, state } = bench;
   const title = (part: string): string => sheet.parts[part]?.title ?? part;
   const lines: string[] = [];
