@@ -13,8 +13,8 @@ const List = ({
     <>
       <h2>{title}</h2>
       <ul>
-        {lines.map((l) => (
-          <li key={l}>{l}</li>
+        {lines.map((l, i) => (
+          <li key={i}>{l}</li>
         ))}
       </ul>
     </>
