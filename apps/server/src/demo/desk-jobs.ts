@@ -88,6 +88,8 @@ export const deskJobs: readonly DemoJob[] = [
           rod: { finding: 'dress' as const, reason: 'A scratch that catches a nail, 22 µm deep' },
           'wear-band': { finding: 'renew' as const, reason: 'Renewed with the piston seal' },
           'eye-bush': { finding: 'watch' as const, reason: 'Play 0.16 mm, at most 0.3 mm' },
+          gland: { finding: 'reuse' as const, reason: 'Near its limit, but round and not scored' },
+          piston: { finding: 'reuse' as const, reason: 'Lands sharp, no score' },
         })[part] ?? { finding: 'reuse', reason: 'Within its limits' },
     ),
     until: (_, s) => s.steps['bottom decide'] !== undefined,

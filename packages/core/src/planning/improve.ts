@@ -31,7 +31,7 @@ const LEAST_HOT = 0.01;
 const ENOUGH = 2000;
 const COOLS_TO = 0.12;
 /** With time for more orders an activity than this it is heated again: an unlucky search does not get better by being long. */
-const ROUND = 1500;
+const ROUND = 3000;
 /** Share of the time, and of the heat, that goes into a first descent. */
 const DESCENT = 0.05;
 /** A shop of more activities is large. */

@@ -33,7 +33,8 @@ export function WrenchRow({
         {chosen === undefined && <option value="">none in range</option>}
         {wrenches.map(({ wrench: w, verdict, says }) => (
           <option key={w.id} value={w.id} disabled={verdict === 'out of range'}>
-            {w.name}: {says}
+            {/* What is said of the chosen one stands below it, in full. */}
+            {w.id === chosen ? w.name : `${w.name}: ${says}`}
           </option>
         ))}
       </Form.Select>
