@@ -31,7 +31,7 @@ const LEAST_HOT = 0.01;
 const ENOUGH = 2000;
 const COOLS_TO = 0.12;
 /** With time for more orders an activity than this it is heated again: an unlucky search does not get better by being long. */
-const ROUND = 3000;
+const ROUND = 1500;
 /** Share of the time, and of the heat, that goes into a first descent. */
 const DESCENT = 0.05;
 /** A shop of more activities is large. */
@@ -184,6 +184,7 @@ export class Planner {
     let hot = heat;
     let warmed = false;
     let rounds = 1;
+    let round = 0;
     let at = 0;
     for (let done = 0; ; done += 1) {
       if (orders !== undefined || done % look === 0) at = share(done);
@@ -195,6 +196,11 @@ export class Planner {
         const each = (orders ?? done / at) / n;
         hot = heat * Math.max(LEAST_HOT, HOT * Math.min(1, each / ENOUGH));
         rounds = Math.max(1, Math.floor(each / ROUND));
+        this.from(this.best);
+      }
+      // Each round goes on from the best so far, not from where the one before it cooled down.
+      if (warmed && Math.floor(at * rounds) > round) {
+        round = Math.floor(at * rounds);
         this.from(this.best);
       }
       this.step(warmed ? hot * COOLS_TO ** ((at * rounds) % 1) : heat * DESCENT);
