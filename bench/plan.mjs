@@ -87,7 +87,7 @@ for (const { name, problem: promised, best, goal } of SHOPS) {
   const what = `promised ${name}: after 5 s, against the best known`;
   const got = `${((total / least - 1) * 100).toFixed(1)} % above; ${begun.toFixed(0)} → ${total.toFixed(1)} (weighted minutes late ${late.toFixed(0)}, idle ${(idle / 60).toFixed(0)} h), best ${least}`;
   if (goal === undefined) console.log(`note  ${what}: ${got}`);
-  else say(what, got, '3 %', total <= least * (1 + goal));
+  else say(what, got, `${goal * 100} %`, total <= least * (1 + goal));
 }
 say('over the time given', `${over5.toFixed(0)} ms`, '50 ms', over5 < 50);
 const [moved, slot] = Object.entries(after5.slots).find(

@@ -186,7 +186,8 @@ describe('a compressor', () => {
     job = await book(page, 'compressor-swash', ['90 mm', 'green']);
     await openAt(job, (o) => o.kind === 'tighten' && o.joint === 'through');
     await has(page, 'Draw it down evenly');
-    expect(await text(page, '.wrenchrow')).toMatch(/Torque wrench 1[\s\S]*fine enough/);
+    expect(await text(page, '.wrenchrow option:checked')).toBe('Torque wrench 1');
+    expect(await text(page, '.wrenchrow small')).toContain('fine enough');
     // Half of the first stage, and the browser is closed.
     for (let i = 0; i < 3; i += 1) {
       await goOn();

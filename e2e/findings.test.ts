@@ -155,7 +155,7 @@ describe('the price, the yes and the parts', () => {
       if (line.kit) {
         await page.waitForFunction(
           (t: string, href: string) => {
-            const rows = [...document.querySelectorAll('.oline')];
+            const rows = [...document.querySelectorAll('.oline:has(.btn-ink)')];
             const row = rows.find((r) => r.textContent?.includes(t) && r.querySelector(`a[href="${href}"]`));
             row?.querySelector<HTMLElement>('.btn-ink')?.click();
             return row !== undefined;
@@ -175,7 +175,9 @@ describe('the price, the yes and the parts', () => {
     }
     const state = await stateOf(job);
     expect(state.holds.filter((h) => !h.cleared)).toEqual([]);
-    await has(page, 'Wrong part');
+    // What came stands under what has arrived, and may be the wrong part.
+    await page.waitForSelector(`.oline.arrived:has(a[href="/job/${job}"]) .btn-line`);
+    await page.waitForSelector(`.oline.on-its-way:has(a[href="/job/${job}"])`, { hidden: true });
     await axeClean(page);
   });
 });

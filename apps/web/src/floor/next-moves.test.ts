@@ -2,31 +2,13 @@ import { describe, expect, test } from '@jest/globals';
 import type { JobLine, PlanMove } from '@jubb/contract';
 import { clockLeft } from '../frame/use-now.ts';
 import { fitted } from '../bench/extras/smaller.ts';
+import { jobLine } from './job-line.fixtures.ts';
 import { filtered, nextItems } from './next-moves.ts';
 
 const now = new Date('2026-11-24T10:00:00.000Z');
 const inMinutes = (m: number): string => new Date(now.getTime() + m * 60_000).toISOString();
-const job = (number: number, more: Partial<JobLine> = {}): JobLine => ({
-  id: `j${number}`,
-  number,
-  title: 'Dolly wheel hub, two taper bearings',
-  serial: `S-${number}`,
-  unitId: 'u',
-  customer: 'Council Depot',
-  complaint: 'runs hot',
-  stage: 'strip',
-  progress: 0.2,
-  nextMove: 'Cap off',
-  minutesLeft: 60,
-  aidsIn: 0,
-  partsOff: 0,
-  hold: null,
-  promise: inMinutes(600),
-  place: 'A',
-  updatedAt: now.toISOString(),
-  notices: { parked: false, leadsOff: 0, between: 0, uncounted: 0, standing: [], ahead: [], timers: [] },
-  ...more,
-});
+const job = (number: number, more: Partial<JobLine> = {}): JobLine =>
+  jobLine(number, { promise: inMinutes(600), updatedAt: now.toISOString(), ...more });
 const timer = (title: string, due: number): JobLine['notices']['timers'][number] => ({
   id: `t-${title}`,
   title,

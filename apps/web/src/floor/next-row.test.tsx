@@ -1,31 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import type { JobLine } from '@jubb/contract';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
+import { jobLine } from './job-line.fixtures.ts';
 import type { NextItem } from './next-moves.ts';
 import { NextRow } from './next-row.tsx';
 
 const now = new Date(2026, 10, 24, 10);
-const job: JobLine = {
-  id: 'j1',
-  number: 307,
-  title: 'Dolly wheel hub, two taper bearings',
-  serial: 'S-1',
-  unitId: 'u',
-  customer: 'Council Depot',
-  complaint: 'runs hot',
-  stage: 'strip',
-  progress: 0.2,
-  nextMove: 'Cap off',
-  minutesLeft: 94,
-  aidsIn: 0,
-  partsOff: 0,
-  hold: null,
-  promise: new Date(2026, 10, 27, 12).toISOString(),
-  place: 'C',
-  updatedAt: now.toISOString(),
-  notices: { parked: false, leadsOff: 0, between: 0, uncounted: 0, standing: [], ahead: [], timers: [] },
-};
+const job = jobLine(307, { id: 'j1', minutesLeft: 94, promise: new Date(2026, 10, 27, 12).toISOString(), place: 'C' });
 const drawn = (item: Partial<NextItem>, first = false): string =>
   renderToStaticMarkup(
     <MemoryRouter>
@@ -51,6 +32,10 @@ describe('one of the next moves', () => {
   test('without a plan its moment is when it must have begun, and is said so', () => {
     expect(drawn({})).toBe('|Thu 14:30|at the latest|Cap off|C · Dolly wheel hub · 1 h 34 min|');
     expect(drawn({ at: new Date(2026, 10, 24, 14, 30).getTime() })).toMatch(/^\|14:30\|at the latest\|/);
+  });
+
+  test('what is made ready is ready by its moment', () => {
+    expect(drawn({ kind: 'ready', words: 'Oven on' })).toMatch(/^\|Thu 14:30\|at the latest\|Oven on\|/);
   });
 
   test('by a plan it is when it begins; what is begun by the plan already is begun today', () => {

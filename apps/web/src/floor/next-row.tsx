@@ -20,13 +20,14 @@ export const NextRow = memo(function NextRow({
       ? 'Now'
       : item.kind === 'wait'
         ? format(new Date(item.at), 'HH:mm')
-        : item.planned
-          ? promiseWords(new Date(Math.max(item.at, now.getTime())).toISOString(), now).replace('Today ', '')
-          : job.promise
-            ? promiseWords(new Date(item.at).toISOString(), now).replace('Today ', '')
-            : 'Any time';
-  // Without a plan the moment is not when it begins, but when it must have begun.
-  const latest = item.kind === 'begin' && !first && !item.planned && !item.late && job.promise !== null;
+        : item.planned || job.promise
+          ? promiseWords(
+              new Date(item.planned ? Math.max(item.at, now.getTime()) : item.at).toISOString(),
+              now,
+            ).replace('Today ', '')
+          : 'Any time';
+  // Without a plan the moment is not when it begins, but when it must have begun; what is made ready is ready by then in any case.
+  const latest = item.kind !== 'wait' && when !== 'Now' && when !== 'Any time' && !item.planned && !item.late;
   return (
     <Link to={`/job/${job.id}`} className={`nm ${first ? 'now' : ''} ${item.kind}`}>
       <span className={`t ${item.late ? 'late' : ''}`}>

@@ -97,7 +97,9 @@ const LETTER = 6.2;
 
 /**
  * Where the words of a wait stand: over its line, or beyond its end where they are longer than it and there is room.
- * @param from where the line begins, @param to where it ends, @param right where the drawing does
+ * @param from where the line begins
+ * @param to where it ends
+ * @param right where the drawing ends
  */
 export function wordsOf(
   words: string,

@@ -1,38 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import type { PastVisit, VisitFigure } from '@jubb/contract';
+import { float, visit } from './visit.fixtures.ts';
 import { daysSince, openDeferrals, trendsOf } from './history.ts';
 
-const visit = (number: number, booked: string, more: Partial<PastVisit> = {}): PastVisit => ({
-  jobId: `j${number}`,
-  number,
-  booked,
-  complaint: 'leaks',
-  stage: 'handed-over',
-  outcome: [],
-  causes: [],
-  fitted: [],
-  methods: [],
-  deferrals: [],
-  judged: [],
-  left: null,
-  lookAgain: [],
-  cameFrom: null,
-  figures: [],
-  ...more,
-});
-const float = (moment: VisitFigure['moment'], value: number, unit = 'mm'): VisitFigure => ({
-  id: 'float',
-  title: 'End float',
-  moment,
-  value: { value, unit },
-  low: { value: 0.03, unit: 'mm' },
-  high: { value: 0.08, unit: 'mm' },
-});
+const at = (number: number, booked: string, more: Partial<PastVisit> = {}): PastVisit =>
+  visit(number, { booked, ...more });
+const read = (moment: VisitFigure['moment'], value: number, unit = 'mm'): VisitFigure =>
+  float(moment, value, { value: { value, unit } });
 
 describe('a unit over its visits', () => {
   test('figures are drawn oldest first, in one unit, whatever each was read in', () => {
-    const newest = visit(9, '2026-11-20T08:00:00Z', { figures: [float('as-found', 160, 'µm'), float('now', 0.05)] });
-    const [trend] = trendsOf([newest, visit(4, '2026-01-05T08:00:00Z', { figures: [float('now', 2, 'thou')] })]);
+    const newest = at(9, '2026-11-20T08:00:00Z', { figures: [read('as-found', 160, 'µm'), read('now', 0.05)] });
+    const [trend] = trendsOf([newest, at(4, '2026-01-05T08:00:00Z', { figures: [read('now', 2, 'thou')] })]);
     expect(trend!.points.map((p) => [p.job, p.moment, Number(p.value.toFixed(4))])).toEqual([
       [4, 'now', 0.0508],
       [9, 'as-found', 0.16],
@@ -41,17 +20,17 @@ describe('a unit over its visits', () => {
     expect([trend!.low, trend!.high, trend!.unit]).toEqual([0.03, 0.08, 'mm']);
   });
   test('a figure read once is no trend', () => {
-    expect(trendsOf([visit(1, '2026-01-05T08:00:00Z', { figures: [float('now', 0.05)] })])).toEqual([]);
+    expect(trendsOf([at(1, '2026-01-05T08:00:00Z', { figures: [read('now', 0.05)] })])).toEqual([]);
   });
   test('what was left for later stays open until the part is judged otherwise', () => {
     const bush = { part: 'bush', title: 'Eye bush', words: 'A little play' };
-    const first = visit(1, '2026-01-05T08:00:00Z', { deferrals: [bush, { ...bush, part: 'rod', title: 'Rod' }] });
-    const second = visit(2, '2026-05-05T08:00:00Z', { judged: ['rod'] });
+    const first = at(1, '2026-01-05T08:00:00Z', { deferrals: [bush, { ...bush, part: 'rod', title: 'Rod' }] });
+    const second = at(2, '2026-05-05T08:00:00Z', { judged: ['rod'] });
     expect(openDeferrals([second, first]).map((d) => [d.part, d.job])).toEqual([['bush', 1]]);
-    const third = visit(3, '2026-07-05T08:00:00Z', { deferrals: [{ ...bush, words: 'More play' }] });
+    const third = at(3, '2026-07-05T08:00:00Z', { deferrals: [{ ...bush, words: 'More play' }] });
     expect(openDeferrals([third, second, first])[0]).toMatchObject({ words: 'More play', job: 3 });
   });
   test('how soon it was back', () => {
-    expect(daysSince(visit(1, '2026-01-05T16:00:00Z'), visit(2, '2026-02-16T08:00:00Z'))).toBe(42);
+    expect(daysSince(at(1, '2026-01-05T16:00:00Z'), at(2, '2026-02-16T08:00:00Z'))).toBe(42);
   });
 });

@@ -1,38 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import type { PastVisit } from '@jubb/contract';
+import type { PastVisit, VisitFigure } from '@jubb/contract';
 import { renderToStaticMarkup } from 'react-dom/server';
 import type { Trend } from './history.ts';
 import { ThenNow } from './then-now.tsx';
 import { TrendChart } from './trend-chart.tsx';
+import { float, visit } from './visit.fixtures.ts';
 
-type Figure = PastVisit['figures'][number];
-const mm = (value: number): Figure['value'] => ({ value, unit: 'mm' });
-const figure = (moment: Figure['moment'], value: number, more: Partial<Figure> = {}): Figure => ({
-  id: 'float',
-  title: 'End float',
-  moment,
-  value: mm(value),
-  low: mm(0.03),
-  high: mm(0.08),
-  ...more,
-});
-const visit = (number: number, ...figures: Figure[]): PastVisit => ({
-  jobId: `j${number}`,
-  number,
-  booked: new Date(2026, 10, 24, 8).toISOString(),
-  complaint: 'leaks',
-  stage: 'strip',
-  outcome: [],
-  causes: [],
-  fitted: [],
-  methods: [],
-  deferrals: [],
-  judged: [],
-  figures,
-  left: null,
-  lookAgain: [],
-  cameFrom: null,
-});
+const back = (number: number, ...figures: VisitFigure[]): PastVisit => visit(number, { stage: 'strip', figures });
 const cells = (now: PastVisit, then: PastVisit): string =>
   renderToStaticMarkup(<ThenNow now={now} then={then} />)
     .replace(/\u202f/g, ' ')
@@ -42,8 +16,8 @@ const cells = (now: PastVisit, then: PastVisit): string =>
 
 describe('a unit that came back', () => {
   test('what it left with stands beside what is found now, and how it changed', () => {
-    const then = visit(290, figure('as-found', 0.4), figure('now', 0.05));
-    const page = cells(visit(318, figure('as-found', 0.15)), then);
+    const then = back(290, float('as-found', 0.4), float('now', 0.05));
+    const page = cells(back(318, float('as-found', 0.15)), then);
     expect(page).toContain('|Left with, job 290|Found now, job 318|');
     // Not what it came with then, but what it left with.
     expect(page).toContain('|End float|0.05 mm|0.15 mm|3.0 times as much, outside its band|');
@@ -51,15 +25,15 @@ describe('a unit that came back', () => {
 
   test('what was only found then has that to be held against; a figure without a band has no verdict', () => {
     const plain = { low: undefined, high: undefined };
-    const page = cells(visit(318, figure('as-found', 0.15, plain)), visit(290, figure('as-found', 0.4, plain)));
+    const page = cells(back(318, float('as-found', 0.15, plain)), back(290, float('as-found', 0.4, plain)));
     expect(page).toMatch(/\|End float\|0\.4 mm\|0\.15 mm\|$/);
   });
 
   test('nothing stands there while nothing can be compared', () => {
-    expect(cells(visit(318), visit(290, figure('now', 0.05)))).toBe('');
-    expect(cells(visit(318, figure('as-found', 1, { id: 'other' })), visit(290, figure('now', 0.05)))).toBe('');
+    expect(cells(back(318), back(290, float('now', 0.05)))).toBe('');
+    expect(cells(back(318, float('as-found', 1, { id: 'other' })), back(290, float('now', 0.05)))).toBe('');
     // Read after the work: that is no finding.
-    expect(cells(visit(318, figure('now', 0.05)), visit(290, figure('now', 0.05)))).toBe('');
+    expect(cells(back(318, float('now', 0.05)), back(290, float('now', 0.05)))).toBe('');
   });
 });
 

@@ -116,12 +116,13 @@ export class Beam extends HalfBuilder {
     const { c, which, starts, ends, left, jobEnd, nexts } = this;
     this.takeUp(half);
     this.sumUp();
-    const { found, first } = this.couldCome();
+    this.couldCome();
+    const { found, firstStart } = this;
     const gone = this.gone();
     let looked = 0;
     for (let i = 0; i < found; i += 1) {
       const start = starts[i]!;
-      if (start > first + MAY_WAIT) continue;
+      if (start > firstStart + MAY_WAIT) continue;
       looked += 1;
       this.takeUp(half);
       const activity = which[i]!;
@@ -149,8 +150,8 @@ export class Beam extends HalfBuilder {
     return looked;
   }
 
-  /** What could come next, and when the first of that can begin. */
-  private couldCome(): { readonly found: number; readonly first: number } {
+  /** What could come next, and when the first of that can begin: into `found` and `firstStart`. */
+  private couldCome(): void {
     const { c, open, opens } = this;
     this.found = 0;
     this.firstStart = Infinity;
@@ -158,7 +159,6 @@ export class Beam extends HalfBuilder {
     let place = Infinity;
     for (let p = 0; p < c.places; p += 1) if (this.placeFree[p]! < place) place = this.placeFree[p]!;
     if (place < Infinity) this.unitCouldCome(place);
-    return { found: this.found, first: this.firstStart };
   }
 
   /** Of the units that would have to come to the bench the first by rank whose part need not be waited for, else the first that has it. */

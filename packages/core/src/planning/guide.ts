@@ -3,10 +3,10 @@ import type { Minute } from './types.ts';
 
 /** Hand minutes from one entry of the clock to the next. */
 const STEP = 10;
-/** A minute that a unit is thought to be done before its part can be here counts so much: it would hold a bench place until then. */
+/** A minute that a unit is thought to be done before its part can be here counts so much: it would hold a bench place until then (found by trying). */
 const EARLY = 0.3;
 
-/** What is known of a shop's pace: learned from each plan that was built. */
+/** What is known of a shop's pace: learned from the best plans that were built. */
 export interface Pace {
   /** Minutes of work in a minute that a pair of hands is open, all in all. */
   readonly busy: number;

@@ -14,7 +14,7 @@ export type Limit = { readonly seconds: number } | { readonly orders: number };
 
 /** Activities put down between two looks at the clock: some milliseconds' work at most. */
 const LOOK = 1000;
-/** Of a week: the share of the time in which whole plans are searched for before pieces are moved; of a large shop there are too many pieces. */
+/** Of a week: the share of the time in which whole plans are searched for before pieces are moved; of a large shop there are too many pieces (found by trying). */
 const WHOLE_JOBS = 0.8;
 const WHOLE_JOBS_LARGE = 0.95;
 /** A search that found nothing counts as so many pieces: even where none can, it ends. */

@@ -1,6 +1,6 @@
 import type { Guide, Pace, Progress } from './guide.ts';
 
-/** An order of whole jobs, and the weighted minutes by which they are thought to be late in it. */
+/** An order of whole jobs, and what it is thought to come to: see {@link Guide.late}. */
 export interface JobOrder {
   readonly ranked: Int32Array;
   readonly late: number;

@@ -27,7 +27,7 @@ const FRONT = 2;
 
 /**
  * Which unit comes to the bench before which: the best order of whole jobs at the shop's pace, and the plan that a beam finds for it.
- * The first plans teach the pace; after that it is begun again somewhere in the best plan, with another order for what comes after.
+ * Each best plan teaches the pace; after the first searches it is begun again somewhere in it, with another order for what comes after.
  */
 export class WholeJobs {
   private ranked: Int32Array;

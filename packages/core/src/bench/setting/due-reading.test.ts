@@ -1,14 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
-import { canonical, type Quantity } from '../../quantities/index.ts';
-import type { Setting, Sheet } from '../../sheet/index.ts';
-import { librarySheet } from '../bench.fixtures.ts';
-import type { ReadingResult } from '../events.ts';
-import { emptyBench, type BenchState, type Reading, type SettingRound } from '../state.ts';
+import { canonical } from '../../quantities/index.ts';
+import type { Setting } from '../../sheet/index.ts';
+import type { Reading, SettingRound } from '../state.ts';
 import { dueReading, setSoFar } from './index.ts';
+import { fitted, float, mm, result, sheetWith, stamp, stateOf } from './setting.fixtures.ts';
 
-const mm = (n: number): Quantity => canonical(n, 'length');
-const stamp = { seq: 1, at: '', by: { id: 'p', name: 'P', initials: 'P' } };
-const result: ReadingResult = { mean: mm(0.1), uncertainty: mm(0.005), verdict: 'outside', working: [] };
+const outside = result(mm(0.1));
 const reading = (more: Partial<Reading> = {}): Reading => ({
   op: 'o',
   subject: 'setting',
@@ -22,28 +19,8 @@ const reading = (more: Partial<Reading> = {}): Reading => ({
   ...stamp,
   ...more,
 });
-const fitted = (pack: number): NonNullable<SettingRound['fitted']> => ({
-  op: 'o',
-  setting: 'float',
-  pieces: [mm(pack)],
-  pack: mm(pack),
-  needed: mm(pack),
-  predicted: mm(0.05),
-  uncertainty: mm(0.01),
-  working: [],
-  ...stamp,
-});
-const setting = (more: Partial<Setting> = {}): Setting => ({
-  id: 'float',
-  title: 'Float',
-  kind: 'end-float',
-  dimension: 'length',
-  gauge: 'indicator',
-  band: { low: mm(0.03), high: mm(0.08) },
-  target: mm(0.05),
-  repeats: 3,
-  ...more,
-});
+/** It is read three times. */
+const setting = (more: Partial<Setting> = {}): Setting => float({ repeats: 3, ...more });
 const depths = setting({
   schools: {
     '': {
@@ -55,32 +32,19 @@ const depths = setting({
     },
   },
 });
-const sheetOf = (...settings: Setting[]): Sheet => ({
-  ...librarySheet('hub-dolly'),
-  settings: Object.fromEntries(settings.map((s) => [s.id, s])),
-});
-const stateOf = (
-  rounds: Readonly<Record<string, readonly SettingRound[]>>,
-  more: Partial<BenchState> = {},
-): BenchState => ({
-  ...emptyBench('j'),
-  settings: Object.fromEntries(Object.entries(rounds).map(([id, r]) => [id, { rounds: r }])),
-  ...more,
-});
-
 describe('what a setting waits for to be read', () => {
   test('its first reading, then the next, until the try is judged', () => {
     const due = (rounds: readonly SettingRound[]): unknown => {
-      const found = dueReading(sheetOf(setting()), stateOf({ float: rounds }), setting());
+      const found = dueReading(sheetWith(setting()), stateOf({ float: rounds }), setting());
       return found && [found.setting.id, found.number, found.of];
     };
     expect(due([])).toEqual(['float', 1, 3]);
     expect(due([{ readings: [reading(), reading()] }])).toEqual(['float', 3, 3]);
-    expect(due([{ readings: [reading(), reading(), reading()], result }])).toBeUndefined();
+    expect(due([{ readings: [reading(), reading(), reading()], result: outside }])).toBeUndefined();
     // Another pack is in: it is read anew.
     expect(
       due([
-        { readings: [reading()], result },
+        { readings: [reading()], result: outside },
         { fitted: fitted(1.2), readings: [] },
       ]),
     ).toEqual(['float', 1, 3]);
@@ -89,7 +53,7 @@ describe('what a setting waits for to be read', () => {
   test('depths come first, each with its own gauge; once a pack is in the setting itself is read', () => {
     const depth = (where: string): Reading => reading({ moment: 'depth', where });
     const due = (readings: readonly Reading[], rounds: readonly SettingRound[] = []): unknown => {
-      const found = dueReading(sheetOf(depths), stateOf({ float: rounds }, { readings }), depths);
+      const found = dueReading(sheetWith(depths), stateOf({ float: rounds }, { readings }), depths);
       return found && [found.depth?.id, found.depth?.gauge, found.number, found.of];
     };
     expect(due([])).toEqual(['housing', 'depth gauge', 1, 2]);
@@ -103,12 +67,14 @@ describe('what a setting waits for to be read', () => {
   test('of two that are read together the second follows the first', () => {
     const preload = setting({ id: 'preload', repeats: 1 });
     const backlash = setting({ together: 'preload', repeats: 2 });
-    const sheet = sheetOf(backlash, preload);
+    const sheet = sheetWith(backlash, preload);
     const due = (rounds: Readonly<Record<string, readonly SettingRound[]>>): string | undefined =>
       dueReading(sheet, stateOf(rounds), backlash)?.setting.id;
     expect(due({})).toBe('float');
-    expect(due({ float: [{ readings: [], result }] })).toBe('preload');
-    expect(due({ float: [{ readings: [], result }], preload: [{ readings: [], result }] })).toBeUndefined();
+    expect(due({ float: [{ readings: [], result: outside }] })).toBe('preload');
+    expect(
+      due({ float: [{ readings: [], result: outside }], preload: [{ readings: [], result: outside }] }),
+    ).toBeUndefined();
   });
 });
 

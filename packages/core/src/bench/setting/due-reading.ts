@@ -7,7 +7,7 @@ import { schoolOf } from './school.ts';
 export interface DueReading {
   readonly setting: Setting;
   readonly depth?: { readonly id: string; readonly title: string; readonly gauge: string; readonly at: number };
-  /** The how manieth of how many. */
+  /** Which reading it is, and of how many. */
   readonly number: number;
   readonly of: number;
 }

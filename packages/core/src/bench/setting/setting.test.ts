@@ -1,42 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { canonical, inCanonical, type Quantity } from '../../quantities/index.ts';
-import type { Setting, Sheet } from '../../sheet/index.ts';
+import type { Setting } from '../../sheet/index.ts';
 import { booked, librarySheet, type TestBench } from '../bench.fixtures.ts';
 import { nextMove } from '../moves.ts';
 import type { ReadingResult } from '../events.ts';
-import { emptyBench, type BenchState, type SettingRound } from '../state.ts';
+import type { BenchState, SettingRound } from '../state.ts';
 import { hotValue, nextTry, piecesOfDrawer, settingBand, settingValue } from './index.ts';
+import { float, mm, result, sheetWith, stamp, stateOf } from './setting.fixtures.ts';
 
-const mm = (n: number): Quantity => canonical(n, 'length');
 const deg = (n: number): Quantity => canonical(n, 'angle');
-const stamp = { seq: 1, at: '', by: { id: 'p', name: 'P', initials: 'P' } };
-const result = (mean: Quantity, verdict: ReadingResult['verdict'] = 'outside', u = 0.005): ReadingResult => ({
-  mean,
-  uncertainty: { value: u, unit: mean.unit },
-  verdict,
-  working: [],
-});
-const float = (more: Partial<Setting>): Setting => ({
-  id: 'float',
-  title: 'Float',
-  kind: 'end-float',
-  dimension: 'length',
-  gauge: 'indicator',
-  band: { low: mm(0.03), high: mm(0.08) },
-  target: mm(0.05),
-  repeats: 1,
-  ...more,
-});
 /** Is the next operation of this kind? */
 const nextIs = (bench: TestBench, kind: string): boolean => {
   const move = nextMove(bench.sheet, bench.state);
   return move.kind === 'op' && move.op.kind === kind;
 };
-const sheetWith = (...settings: Setting[]): Sheet => ({
-  ...librarySheet('hub-dolly'),
-  settings: Object.fromEntries(settings.map((s) => [s.id, s])),
-});
 /** Rounds of a setting: what was read, and how far it had been turned before. */
 const tries = (...all: [value: Quantity, turned?: number][]): readonly SettingRound[] =>
   all.map(([value, turned]) => ({
@@ -44,14 +22,6 @@ const tries = (...all: [value: Quantity, turned?: number][]): readonly SettingRo
     result: result(value),
     ...(turned === undefined ? {} : { adjusted: { note: 'x', turned: deg(turned), ...stamp } }),
   }));
-const stateOf = (
-  rounds: Readonly<Record<string, readonly SettingRound[]>>,
-  more: Partial<BenchState> = {},
-): BenchState => ({
-  ...emptyBench('j'),
-  settings: Object.fromEntries(Object.entries(rounds).map(([id, r]) => [id, { rounds: r }])),
-  ...more,
-});
 const nut = (slots: number | undefined, holes: number[] = [0, 90]): Setting =>
   float({
     schools: { '': { kind: 'nut', pitch: mm(1.5), holes: holes.map(deg), ...(slots === undefined ? {} : { slots }) } },
