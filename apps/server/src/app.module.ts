@@ -1,5 +1,6 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
+import { BoundsModule } from './bounds/bounds.module.ts';
 import { AuthModule } from './auth/auth.module.ts';
 import type { Config } from './config/config.ts';
 import { CalendarModule } from './calendar/calendar.module.ts';
@@ -28,6 +29,7 @@ export class AppModule {
       module: AppModule,
       imports: [
         ConfigModule.with(config),
+        BoundsModule,
         TypeOrmModule.forRoot(dataSourceOptions(config.databaseUrl)),
         AuthModule,
         CustomersModule,

@@ -1,4 +1,5 @@
-import type { LoggerService } from '@nestjs/common';
+import type { INestApplication, LoggerService } from '@nestjs/common';
+import { UnauthorizedException } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { SwaggerModule } from '@nestjs/swagger';
@@ -6,10 +7,16 @@ import cookieParser from 'cookie-parser';
 import express, { type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { randomUUID } from 'node:crypto';
+import type { Server } from 'node:http';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { AppModule } from './app.module.ts';
+import { AuthService } from './auth/auth.service.ts';
+import { cookieOf, sessionCookie } from './auth/cookies.ts';
+import { TIMES } from './bounds/bounds.ts';
+import { readBody } from './bounds/read-body.ts';
+import { boundedUrl, sameOrigin } from './bounds/same-origin.ts';
 import type { Config } from './config/config.ts';
 import { openApi } from './openapi.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
@@ -18,20 +25,29 @@ import { validationPipe } from './problems/validation.ts';
 /** Makes the application, ready to listen. */
 export async function makeApp(
   config: Config,
-  logLevel = process.env['JUBB_LOG'] ?? 'info',
+  log: pino.Logger = pino({ level: 'silent' }),
 ): Promise<NestExpressApplication> {
-  const log = pino({ level: logLevel });
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
     logger: nestLogger(log),
     bodyParser: false,
     abortOnError: false,
+    // Streams to browsers stay open for hours: stopping does not wait for them.
+    forceCloseConnections: true,
   });
+  const auth = app.get(AuthService);
+  const isSignedIn = async (request: Request): Promise<boolean> => {
+    const token = cookieOf(request, sessionCookie(config));
+    return token !== undefined && (await auth.whoIs(token, new Date())) !== undefined;
+  };
+  app.set('query parser', 'simple');
+  if (config.behindProxy) app.set('trust proxy', 1);
   app.use(
     pinoHttp({
       logger: log,
       genReqId: () => randomUUID(),
       autoLogging: { ignore: (r) => !r.url?.startsWith('/api') || r.url.startsWith('/api/health') },
       redact: ['req.headers.cookie', 'res.headers["set-cookie"]'],
+      serializers: { req: (r: { url: string }) => ({ ...r, url: withoutToken(r.url) }) },
     }),
   );
   app.use(
@@ -47,24 +63,50 @@ export async function makeApp(
           'upgrade-insecure-requests': null,
         },
       },
-      strictTransportSecurity: false,
+      // Once over https, always: but a plain address of a workshop's network stays what it is.
+      strictTransportSecurity: config.secureCookie ? { maxAge: 365 * 86_400, includeSubDomains: false } : false,
     }),
   );
-  app.use(express.json({ limit: '4mb', verify: refuseNul }));
+  app.use(boundedUrl);
+  app.use(sameOrigin(config.publicUrl));
+  // What the API answers is somebody's: a handler that allows keeping it says so itself.
+  app.use('/api', (_request: Request, response: Response, next: NextFunction) => {
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
   app.use(cookieParser());
+  app.use('/api/docs', closed(isSignedIn));
+  app.use('/api/docs-json', closed(isSignedIn));
+  app.use('/api/docs-yaml', closed(isSignedIn));
+  app.use(readBody(isSignedIn));
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
   SwaggerModule.setup('api/docs', app, openApi(app));
   if (config.webDir) serveWeb(app, config.webDir);
   await app.init();
+  boundTimes(app);
   return app;
 }
 
-/** A NUL cannot be stored as text; said at the door instead of failing at the table. */
-function refuseNul(_request: unknown, _response: unknown, body: Buffer): void {
-  if (/\\u0000/.test(body.toString('utf8'))) throw Object.assign(new Error('a NUL character'), { status: 400 });
+/** Nobody holds a connection by sending slowly. */
+function boundTimes(app: INestApplication): void {
+  const server = app.getHttpServer() as Server;
+  server.headersTimeout = TIMES.headersMs;
+  server.requestTimeout = TIMES.requestMs;
 }
+
+/** For pages that no controller answers: nobody but who is signed in. */
+function closed(isSignedIn: (request: Request) => Promise<boolean>) {
+  return (request: Request, _response: Response, next: NextFunction): void => {
+    isSignedIn(request)
+      .then((yes) => next(yes ? undefined : new UnauthorizedException('Press your name and type your PIN')))
+      .catch(next);
+  };
+}
+
+/** The calendar's address is its key: it stands in no log. */
+export const withoutToken = (url: string): string => url.replace(/(\/api\/calendar\/)[^/?]+(\.ics)/, '$1…$2');
 
 function serveWeb(app: NestExpressApplication, webDir: string): void {
   app.use('/assets', express.static(join(webDir, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }));

@@ -189,6 +189,7 @@ describe('places and the shelf', () => {
     expect(networkAddress('bench-a:7800', 7800)).toBe('http://bench-a:7800');
     expect(networkAddress('localhost:7900', 7800)).toMatch(/^http:\/\/[\d.]+:7900$/);
     expect(networkAddress('', 7800)).toMatch(/:7800$/);
+    expect(networkAddress('localhost:7900', 7800, 'https://bench.example')).toBe('https://bench.example');
   });
 });
 

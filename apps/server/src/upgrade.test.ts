@@ -72,8 +72,10 @@ beforeAll(async () => {
       standIns: '127.0.0.1:1',
       supplier: 'http://127.0.0.1:1',
       secureCookie: false,
+      publicUrl: undefined,
+      behindProxy: false,
+      leastFree: 0,
     },
-    'silent',
   );
   await app.get(SheetsService).loadLibrary();
 });
@@ -145,6 +147,8 @@ describe('a workshop of the first release, started with this one', () => {
           { n: number },
         ]
       )[0].n;
+    await db.undoLastMigration();
+    expect([await there('job_command'), await there('extra_hours')]).toEqual([false, true]);
     await db.undoLastMigration();
     expect([await there('extra_hours'), await there('plan_in_force')]).toEqual([false, true]);
     await db.undoLastMigration();

@@ -3,7 +3,6 @@ import {
   ArrayMaxSize,
   IsArray,
   IsBoolean,
-  IsDateString,
   IsIn,
   IsInt,
   IsOptional,
@@ -16,6 +15,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import { IsInstant } from './instant.ts';
 import { UnitRunsDto } from './unit.dto.ts';
 
 export class IdentifyAnswerDto {
@@ -90,7 +90,7 @@ export class BookInDto extends UnitRunsDto {
   complaint: string;
 
   @IsOptional()
-  @IsDateString({}, { message: 'A day and a time' })
+  @IsInstant({ message: 'A day and a time' })
   promise?: string;
 
   /** Minor units (pence). */

@@ -6,7 +6,6 @@ import {
   ArrayMinSize,
   IsArray,
   IsBoolean,
-  IsDateString,
   IsDefined,
   IsIn,
   IsInt,
@@ -23,7 +22,9 @@ import {
 import { IsOf, QuantityDto } from './quantity.dto.ts';
 import { CommandDto, OpCommandDto } from './command-base.ts';
 import { IsCounts } from './counts.ts';
-import { InstrumentFactsDto } from './instrument-facts.dto.ts';
+import { LARGEST_INT } from './limits.ts';
+import { IsClock, IsInstant } from './instant.ts';
+import { InstrumentIdDto } from './instrument-id.dto.ts';
 import { proveCommandDtos } from './prove-command.dto.ts';
 import { pullCommandDtos } from './pull-command.dto.ts';
 import { stripCommandDtos } from './strip-command.dto.ts';
@@ -88,8 +89,8 @@ export class TakeReadingDto extends OpCommandDto {
 
   @IsOptional()
   @ValidateNested()
-  @Type(() => InstrumentFactsDto)
-  instrument?: InstrumentFactsDto;
+  @Type(() => InstrumentIdDto)
+  instrument?: InstrumentIdDto;
 
   /** Of a winding: how warm it is. */
   @IsOptional()
@@ -191,7 +192,7 @@ export class ClearHoldDto extends CommandDto {
 
 export class MovePromiseDto extends CommandDto {
   declare type: 'move-promise';
-  @IsDateString({}, { message: 'A day and a time' })
+  @IsInstant({ message: 'A day and a time' })
   promise: string;
 
   /** Who agreed to it, and how. */
@@ -271,19 +272,35 @@ class UnknownCommandDto extends CommandDto {
   declare type: string;
 }
 
+/** Nothing waits on a device for longer than a month. */
+const LONGEST_AGE_MS = 31 * 86_400_000;
+
 /** A command for a job, with what its sender had seen. */
 export class CommandEnvelopeDto {
   @IsUUID()
   id: string;
 
+  /** Who gave it: it is taken only from that person, whoever is signed in on the device by now. */
+  @IsOptional()
+  @IsUUID()
+  giver?: string;
+
   /** Newest event that the sender had seen. */
   @IsInt()
   @Min(0)
+  @Max(LARGEST_INT)
   seen: number;
 
-  /** When the hands did it; later than now is taken as now. */
-  @IsDateString()
+  /** What the device's clock showed when the hands did it. Kept; the server's clock decides. */
+  @IsClock()
   at: string;
+
+  /** How long ago that was when it was sent, by the device's own count, ms. Left out: just now. */
+  @IsOptional()
+  @IsInt()
+  @Min(0)
+  @Max(LONGEST_AGE_MS)
+  ageMs?: number;
 
   @IsString()
   @MaxLength(60)

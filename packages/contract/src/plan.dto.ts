@@ -4,7 +4,6 @@ import {
   ArrayMaxSize,
   IsArray,
   IsBoolean,
-  IsDateString,
   IsIn,
   IsInt,
   IsNumber,
@@ -16,7 +15,14 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { IsDay } from './instant.ts';
+import { LARGEST_INT } from './limits.ts';
 import { IsWeek } from './week.ts';
+
+/** The year 2200, in minutes since 1970. */
+const LATEST_MINUTE = 120_960_000;
+/** Pieces of a plan: some hundreds of jobs. */
+const MOST_SLOTS = 6000;
 
 export const jobWeights = [1, 2, 4] as const;
 
@@ -28,10 +34,12 @@ export class SlotDto {
   /** Minutes since 1970, UTC. */
   @IsNumber()
   @Min(0)
+  @Max(LATEST_MINUTE)
   start: number;
 
   @IsNumber()
   @Min(0)
+  @Max(LATEST_MINUTE)
   end: number;
 
   @IsArray()
@@ -51,6 +59,7 @@ export class PinDto {
 
   @IsNumber()
   @Min(0)
+  @Max(LATEST_MINUTE)
   start: number;
 
   @IsOptional()
@@ -64,10 +73,12 @@ export class ExtraHoursDto {
   /** Minutes since 1970, UTC. */
   @IsInt()
   @Min(0)
+  @Max(LATEST_MINUTE)
   from: number;
 
   @IsInt()
   @Min(0)
+  @Max(LATEST_MINUTE)
   to: number;
 
   @IsBoolean()
@@ -83,14 +94,17 @@ export class TakePlanDto {
   /** Of the plan in force that this one replaces; 0 when there was none. */
   @IsInt()
   @Min(0)
+  @Max(LARGEST_INT)
   version: number;
 
   /** The moment that it was planned for, minutes since 1970. */
   @IsNumber()
+  @Min(0)
+  @Max(LATEST_MINUTE)
   now: number;
 
   @IsArray()
-  @ArrayMaxSize(20_000)
+  @ArrayMaxSize(MOST_SLOTS)
   @ValidateNested({ each: true })
   @Type(() => SlotDto)
   slots: SlotDto[];
@@ -115,7 +129,7 @@ export class AskPromiseDto {
 }
 /** A day on which one person, or nobody, works. */
 export class DayOffDto {
-  @IsDateString()
+  @IsDay()
   day: string;
 
   /** Nobody works that day when it is left out. */

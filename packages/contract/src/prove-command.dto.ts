@@ -2,7 +2,7 @@ import type { Run } from '@jubb/core/bench';
 import { Type } from 'class-transformer';
 import { IsOptional, IsString, MaxLength, MinLength, ValidateNested } from 'class-validator';
 import { OpCommandDto } from './command-base.ts';
-import { InstrumentFactsDto } from './instrument-facts.dto.ts';
+import { InstrumentIdDto } from './instrument-id.dto.ts';
 import { IsRun } from './run-shape.ts';
 
 export class TakeRunDto extends OpCommandDto {
@@ -12,8 +12,8 @@ export class TakeRunDto extends OpCommandDto {
 
   @IsOptional()
   @ValidateNested()
-  @Type(() => InstrumentFactsDto)
-  instrument?: InstrumentFactsDto;
+  @Type(() => InstrumentIdDto)
+  instrument?: InstrumentIdDto;
 }
 
 export class LeadBackDto extends OpCommandDto {

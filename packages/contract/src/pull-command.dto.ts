@@ -2,7 +2,7 @@ import { pullAnswers, type PullAnswer } from '@jubb/core/bench';
 import { Type } from 'class-transformer';
 import { IsIn, IsInt, IsNumber, IsOptional, IsString, Max, MaxLength, Min, ValidateNested } from 'class-validator';
 import { CommandDto, OpCommandDto } from './command-base.ts';
-import { InstrumentFactsDto } from './instrument-facts.dto.ts';
+import { InstrumentIdDto } from './instrument-id.dto.ts';
 import { IsOf, QuantityDto } from './quantity.dto.ts';
 import { IsTrace } from './trace.ts';
 
@@ -55,8 +55,8 @@ export class PullDto extends OpCommandDto {
 
   @IsOptional()
   @ValidateNested()
-  @Type(() => InstrumentFactsDto)
-  instrument?: InstrumentFactsDto;
+  @Type(() => InstrumentIdDto)
+  instrument?: InstrumentIdDto;
 }
 
 export class AnswerPullDto extends OpCommandDto {
@@ -87,8 +87,8 @@ export class SayRunningDto extends OpCommandDto {
 
   @IsOptional()
   @ValidateNested()
-  @Type(() => InstrumentFactsDto)
-  instrument?: InstrumentFactsDto;
+  @Type(() => InstrumentIdDto)
+  instrument?: InstrumentIdDto;
 }
 
 export class LoosenDto extends CommandDto {

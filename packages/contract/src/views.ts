@@ -278,3 +278,13 @@ export interface QualityView {
     readonly number: number;
   }[];
 }
+
+/** Code of a refusal: the command was given by somebody else than who is signed in now. It waits for its giver. */
+export const OTHER_HANDS = 'other-hands';
+
+/** Is the server well? */
+export interface HealthView {
+  readonly status: 'ok';
+  /** Nothing is written until there is room again. */
+  readonly disk?: 'full';
+}

@@ -13,7 +13,16 @@ export const EVERY_ROLE: readonly Role[] = ['owner', 'mechanic', 'parts'];
 
 export interface SignedInRequest extends Request {
   person?: Person;
+  /** Hash of the session's token. */
+  session?: string;
 }
+
+/** The session signed in, by the hash of its token. */
+export const MySession = createParamDecorator((_: unknown, context: ExecutionContext): string => {
+  const { session } = context.switchToHttp().getRequest<SignedInRequest>();
+  if (!session) throw new Error('a route that asks for the session must be closed to strangers');
+  return session;
+});
 
 /** The person signed in. */
 export const Me = createParamDecorator((_: unknown, context: ExecutionContext): Person => {

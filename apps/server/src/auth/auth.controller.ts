@@ -1,16 +1,18 @@
-import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Put, Req, Res, UseGuards } from '@nestjs/common';
-import { Throttle, ThrottlerGuard } from '@nestjs/throttler';
-import { SettingsDto, SignInDto, type MeView, type PersonView } from '@jubb/contract';
+import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Put, Req, Res } from '@nestjs/common';
+import { ChangePinDto, SettingsDto, SignInDto, type MeView, type NameView, type PersonView } from '@jubb/contract';
 import type { Request, Response } from 'express';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config/config.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import { Workshop } from '../database/entities/workshop.entity.ts';
-import { AllowedFor, AllowedForAnyone, EVERY_ROLE, Me } from './access.ts';
-import { COOKIE } from './auth.guard.ts';
+import { AllowedFor, AllowedForAnyone, EVERY_ROLE, Me, MySession } from './access.ts';
 import { AuthService } from './auth.service.ts';
+import { cookieOf, cookieOptions, deviceCookie, sessionCookie } from './cookies.ts';
 
 const view = (p: Person): PersonView => ({ id: p.id, name: p.name, initials: p.initials, role: p.role });
+
+/** A device keeps its mark for a year and more. */
+const DEVICE_MS = 400 * 86_400_000;
 
 const shown = ({ name, currency, rateMinor, taxPercent, taxName }: Workshop): MeView['workshop'] => ({
   name,
@@ -28,26 +30,29 @@ export class AuthController {
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
-  /** Names to press on the sign-in screen. */
+  /** Names to press on the sign-in screen. A stranger learns no more of anybody. */
   @Get('people')
   @AllowedForAnyone()
-  async people(): Promise<PersonView[]> {
-    return (await this.auth.people()).map(view);
+  async people(): Promise<NameView[]> {
+    return (await this.auth.people()).map(({ name, initials }) => ({ name, initials }));
   }
 
   @Post('session')
   @AllowedForAnyone()
-  @UseGuards(ThrottlerGuard)
-  @Throttle({ default: { limit: 60, ttl: 60_000 } })
-  async signIn(@Body() body: SignInDto, @Res({ passthrough: true }) response: Response): Promise<MeView> {
-    const { token, expiresAt, person } = await this.auth.signIn(body.person, body.pin, new Date());
-    response.cookie(COOKIE, token, {
-      httpOnly: true,
-      sameSite: 'strict',
-      secure: this.config.secureCookie,
-      expires: expiresAt,
-      path: '/',
-    });
+  async signIn(
+    @Body() body: SignInDto,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<MeView> {
+    const mark = cookieOf(request, deviceCookie(this.config));
+    const door = { address: request.ip ?? '', ...(mark === undefined ? {} : { device: mark }) };
+    const { token, expiresAt, person, device } = await this.auth.signIn(body.name, body.pin, door, new Date());
+    // Other hands: whoever was signed in on this device before is so no more.
+    const before = cookieOf(request, sessionCookie(this.config));
+    if (before !== undefined) await this.auth.signOut(before);
+    const options = cookieOptions(this.config);
+    response.cookie(sessionCookie(this.config), token, { ...options, expires: expiresAt });
+    if (device !== undefined) response.cookie(deviceCookie(this.config), device, { ...options, maxAge: DEVICE_MS });
     return this.meView(person);
   }
 
@@ -55,6 +60,14 @@ export class AuthController {
   @AllowedFor(...EVERY_ROLE)
   me(@Me() person: Person): Promise<MeView> {
     return this.meView(person);
+  }
+
+  /** Another PIN for whoever is signed in; their sessions on other devices end. */
+  @Put('me/pin')
+  @HttpCode(204)
+  @AllowedFor(...EVERY_ROLE)
+  changePin(@Body() body: ChangePinDto, @Me() person: Person, @MySession() session: string): Promise<void> {
+    return this.auth.changePin(person, body.old, body.pin, session);
   }
 
   /** Name, currency, rate and tax: what quotes are reckoned with from now on. Quotes that are made stay as they are. */
@@ -69,8 +82,8 @@ export class AuthController {
   @HttpCode(204)
   @AllowedFor(...EVERY_ROLE)
   async signOut(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
-    await this.auth.signOut(String((request.cookies as Record<string, unknown>)[COOKIE]));
-    response.clearCookie(COOKIE, { path: '/' });
+    await this.auth.signOut(cookieOf(request, sessionCookie(this.config))!);
+    response.clearCookie(sessionCookie(this.config), cookieOptions(this.config));
   }
 
   private async meView(person: Person): Promise<MeView> {

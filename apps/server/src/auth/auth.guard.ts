@@ -1,15 +1,16 @@
 import {
   ForbiddenException,
+  Inject,
   Injectable,
   UnauthorizedException,
   type CanActivate,
   type ExecutionContext,
 } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
+import { CONFIG, type Config } from '../config/config.ts';
 import { ACCESS, type Access, type SignedInRequest } from './access.ts';
-import { AuthService } from './auth.service.ts';
-
-export const COOKIE = 'jubb_session';
+import { AuthService, hashToken } from './auth.service.ts';
+import { cookieOf, sessionCookie } from './cookies.ts';
 
 /** Checks every route: open ones pass, the rest need a session whose role is named. Nothing named means no. */
 @Injectable()
@@ -17,6 +18,7 @@ export class AuthGuard implements CanActivate {
   constructor(
     private readonly reflector: Reflector,
     private readonly auth: AuthService,
+    @Inject(CONFIG) private readonly config: Config,
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
@@ -26,11 +28,12 @@ export class AuthGuard implements CanActivate {
     ]);
     if (access === 'anyone') return true;
     const request = context.switchToHttp().getRequest<SignedInRequest>();
-    const token = (request.cookies as Record<string, unknown> | undefined)?.[COOKIE];
-    const person = typeof token === 'string' ? await this.auth.whoIs(token, new Date()) : undefined;
-    if (!person) throw new UnauthorizedException('Press your name and type your PIN');
+    const token = cookieOf(request, sessionCookie(this.config));
+    const person = token === undefined ? undefined : await this.auth.whoIs(token, new Date());
+    if (token === undefined || !person) throw new UnauthorizedException('Press your name and type your PIN');
     if (!access?.includes(person.role)) throw new ForbiddenException(`Not for the ${person.role} role`);
     request.person = person;
+    request.session = hashToken(token);
     return true;
   }
 }

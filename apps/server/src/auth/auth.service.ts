@@ -1,62 +1,168 @@
-import { HttpException, HttpStatus, Injectable, UnauthorizedException } from '@nestjs/common';
+import { BadRequestException, Inject, Injectable, Logger, UnauthorizedException } from '@nestjs/common';
+import type { OnApplicationBootstrap, OnModuleDestroy } from '@nestjs/common';
 import { createHash, randomBytes } from 'node:crypto';
-import { DataSource, MoreThan } from 'typeorm';
+import { rm } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Subject } from 'rxjs';
+import { DataSource, IsNull, MoreThan, Not } from 'typeorm';
+import { CONFIG, onNetwork, type Config } from '../config/config.ts';
 import { Person } from '../database/entities/person.entity.ts';
 import { Session } from '../database/entities/session.entity.ts';
-import { pinFits } from './pin.ts';
+import { Turns } from '../bounds/turns.ts';
+import { hashPin, pinFits, pinProblem } from './pin.ts';
+import { SignInTries } from './sign-in-tries.ts';
 
-const TRIES = 5;
-const LOCK_MS = 60_000;
 const SESSION_MS = 14 * 3600_000;
+/** Ended sessions are kept so long: what was given on a device without a line is held against them. */
+const SESSION_KEPT_DAYS = 14;
+/** A device that nobody signed in on for so long is a stranger again. */
+const DEVICE_KEPT_DAYS = 400;
+const PURGE_MS = 3600_000;
+/** Where an empty workshop's first PIN is written until it is changed. */
+export const FIRST_PIN_FILE = 'first-pin';
 
-const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
+export const hashToken = (token: string): string => createHash('sha256').update(token).digest('hex');
+
+/** Where a try to sign in comes from. */
+export interface Door {
+  readonly address: string;
+  /** The mark that a device carries once somebody has signed in on it. */
+  readonly device?: string;
+}
+export interface SignedIn {
+  readonly token: string;
+  readonly expiresAt: Date;
+  readonly person: Person;
+  /** A mark for the device, where it had none that is known. */
+  readonly device?: string;
+}
 
 @Injectable()
-export class AuthService {
-  constructor(private readonly db: DataSource) {}
+export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
+  /** Hashes of the sessions that end here: streams of theirs end with them. */
+  readonly ended = new Subject<string>();
+  private readonly logger = new Logger('auth');
+  /** Hashing takes a whole core and 32 MiB a try: one after another. */
+  private readonly hashing = new Turns();
+  private timer: ReturnType<typeof setInterval> | undefined;
+
+  constructor(
+    private readonly db: DataSource,
+    private readonly tries: SignInTries,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  onApplicationBootstrap(): void {
+    const purge = (): void =>
+      void this.purge().catch((e: Error) => this.logger.warn(`old sessions stay for now: ${e.message}`));
+    purge();
+    this.timer = setInterval(purge, PURGE_MS);
+    this.timer.unref();
+  }
+
+  onModuleDestroy(): void {
+    clearInterval(this.timer);
+    this.ended.complete();
+  }
 
   people(): Promise<Person[]> {
     return this.db.getRepository(Person).find({ order: { name: 'ASC' } });
   }
 
   /**
-   * Checks a PIN and opens a session; returns its token.
-   * Wrong tries are counted in the database, so that several servers share the count: after five, a minute's wait.
+   * Checks a PIN and opens a session; returns its token. The try is counted before it is judged.
+   * @throws UnauthorizedException for a wrong PIN; HttpException 429 when one has to wait
    */
-  async signIn(personId: string, pin: string, now: Date): Promise<{ token: string; expiresAt: Date; person: Person }> {
-    const people = this.db.getRepository(Person);
-    const person = await people.findOneBy({ id: personId });
+  async signIn(name: string, pin: string, door: Door, now: Date): Promise<SignedIn> {
+    const person = await this.db.getRepository(Person).findOneBy({ name });
     if (!person) throw new UnauthorizedException('That is not the PIN');
-    if (person.lockedUntil && person.lockedUntil > now) {
-      const seconds = Math.ceil((person.lockedUntil.getTime() - now.getTime()) / 1000);
-      throw new HttpException(`Too many wrong PINs. Try again in ${seconds} s`, HttpStatus.TOO_MANY_REQUESTS);
-    }
-    if (!(await pinFits(pin, person.pinHash))) {
-      // Counted in one statement: two tries at once cannot both be the first.
-      await this.db.query(
-        `UPDATE person SET
-           failed_tries = CASE WHEN failed_tries + 1 >= $2 THEN 0 ELSE failed_tries + 1 END,
-           locked_until = CASE WHEN failed_tries + 1 >= $2 THEN $3::timestamptz ELSE NULL END
-         WHERE id = $1`,
-        [person.id, TRIES, new Date(now.getTime() + LOCK_MS)],
-      );
-      throw new UnauthorizedException('That is not the PIN');
-    }
-    await people.update(person.id, { failedTries: 0, lockedUntil: null });
+    const device = await this.knownDevice(door.device);
+    await this.judge(person, pin, { address: door.address, ...(device === undefined ? {} : { device }) });
     const token = randomBytes(32).toString('base64url');
     const expiresAt = new Date(now.getTime() + SESSION_MS);
     await this.db.getRepository(Session).insert({ tokenHash: hashToken(token), personId: person.id, expiresAt });
-    return { token, expiresAt, person };
+    return { token, expiresAt, person, ...(device === undefined ? { device: await this.newDevice() } : {}) };
+  }
+
+  private async judge(person: Person, pin: string, from: { address: string; device?: string }): Promise<void> {
+    const tried = { person: person.id, ...from };
+    await this.tries.count(tried);
+    if (!(await this.hashing.take('', () => pinFits(pin, person.pinHash))))
+      throw new UnauthorizedException('That is not the PIN');
+    await this.tries.right(tried);
+  }
+
+  /** The hash of a device's mark when it is one of ours. */
+  private async knownDevice(mark: string | undefined): Promise<string | undefined> {
+    if (mark === undefined) return undefined;
+    const [, seen] = (await this.db.query(`UPDATE known_device SET seen = now() WHERE token_hash = $1`, [
+      hashToken(mark),
+    ])) as [unknown, number];
+    return seen > 0 ? hashToken(mark) : undefined;
+  }
+
+  private async newDevice(): Promise<string> {
+    const mark = randomBytes(24).toString('base64url');
+    await this.db.query(`INSERT INTO known_device (token_hash) VALUES ($1)`, [hashToken(mark)]);
+    return mark;
+  }
+
+  /**
+   * Gives a person another PIN, and ends their sessions on other devices.
+   * @throws BadRequestException for one that is too short or tried first; UnauthorizedException when the old one is wrong
+   */
+  async changePin(person: Person, old: string, pin: string, session: string): Promise<void> {
+    const problem = pinProblem(pin, onNetwork(this.config));
+    if (problem) throw new BadRequestException({ message: `pin: ${problem}`, errors: { pin: [problem] } });
+    // Whoever holds a session still has to know the PIN: counted by that session.
+    await this.judge(person, old, { address: session, device: session });
+    const pinHash = await this.hashing.take('', () => hashPin(pin));
+    await this.db.getRepository(Person).update(person.id, { pinHash });
+    const others = await this.db
+      .getRepository(Session)
+      .find({ where: { personId: person.id, endedAt: IsNull(), tokenHash: Not(session) } });
+    for (const s of others) await this.endSession(s.tokenHash);
+    if (person.role === 'owner') await rm(join(this.config.dataDir, FIRST_PIN_FILE), { force: true });
   }
 
   async whoIs(token: string, now: Date): Promise<Person | undefined> {
-    const session = await this.db
-      .getRepository(Session)
-      .findOneBy({ tokenHash: hashToken(token), expiresAt: MoreThan(now) });
-    return session?.person;
+    return (await this.sessionOf(hashToken(token), now))?.person;
+  }
+
+  /** Is this session still good? */
+  async holds(tokenHash: string, now: Date): Promise<boolean> {
+    return (await this.sessionOf(tokenHash, now)) !== null;
+  }
+
+  private sessionOf(tokenHash: string, now: Date): Promise<Session | null> {
+    return this.db.getRepository(Session).findOneBy({ tokenHash, expiresAt: MoreThan(now), endedAt: IsNull() });
+  }
+
+  /** The first moment from `claimed` on at which a person was signed in; `now` when there is none. */
+  async signedInFrom(person: string, claimed: Date, now: Date): Promise<Date> {
+    const [row] = (await this.db.query(
+      `SELECT min(greatest(started_at, $2)) AS at FROM session WHERE person_id = $1 AND coalesce(ended_at, expires_at) >= $2`,
+      [person, claimed],
+    )) as { at: Date | null }[];
+    return row?.at && row.at < now ? row.at : now;
   }
 
   async signOut(token: string): Promise<void> {
-    await this.db.getRepository(Session).delete({ tokenHash: hashToken(token) });
+    await this.endSession(hashToken(token));
+  }
+
+  private async endSession(tokenHash: string): Promise<void> {
+    await this.db.query(`UPDATE session SET ended_at = now() WHERE token_hash = $1 AND ended_at IS NULL`, [tokenHash]);
+    // Every server hears it: the stream may hang on another one.
+    await this.db.query(`SELECT pg_notify('jubb', $1)`, [JSON.stringify({ session: tokenHash })]);
+  }
+
+  /** Takes away what nothing is held against any more. */
+  async purge(): Promise<void> {
+    await this.db.query(
+      `DELETE FROM session WHERE coalesce(ended_at, expires_at) < now() - make_interval(days => ${SESSION_KEPT_DAYS})`,
+    );
+    await this.db.query(`DELETE FROM known_device WHERE seen < now() - make_interval(days => ${DEVICE_KEPT_DAYS})`);
+    await this.tries.purge();
   }
 }

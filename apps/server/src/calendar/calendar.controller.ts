@@ -1,28 +1,34 @@
-import { Controller, Delete, Get, Header, HttpCode, Param, Post, Req } from '@nestjs/common';
+import { Controller, Delete, Get, Header, HttpCode, Inject, Param, Post, Req } from '@nestjs/common';
 import type { Request } from 'express';
 import { AllowedFor, AllowedForAnyone } from '../auth/access.ts';
-import { networkAddress } from '../jobs/network-address.ts';
+import { CONFIG, type Config } from '../config/config.ts';
+import { ownAddress } from '../jobs/network-address.ts';
 import { CalendarService } from './calendar.service.ts';
-
-const baseOf = (request: Request): string => networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0);
 
 @Controller('api/calendar')
 export class CalendarController {
-  constructor(private readonly calendar: CalendarService) {}
+  constructor(
+    private readonly calendar: CalendarService,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
+
+  private baseOf(request: Request): string {
+    return ownAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config.publicUrl);
+  }
 
   /** The private address in force, or none. */
   @Get()
   @AllowedFor('owner')
   async address(@Req() request: Request): Promise<{ readonly url: string | null }> {
     const token = await this.calendar.token();
-    return { url: token === null ? null : `${baseOf(request)}/api/calendar/${token}.ics` };
+    return { url: token === null ? null : `${this.baseOf(request)}/api/calendar/${token}.ics` };
   }
 
   @Post()
   @HttpCode(200)
   @AllowedFor('owner')
   async renew(@Req() request: Request): Promise<{ readonly url: string }> {
-    return { url: `${baseOf(request)}/api/calendar/${await this.calendar.renew()}.ics` };
+    return { url: `${this.baseOf(request)}/api/calendar/${await this.calendar.renew()}.ics` };
   }
 
   @Delete()
@@ -36,8 +42,7 @@ export class CalendarController {
   @Get(':token.ics')
   @AllowedForAnyone()
   @Header('Content-Type', 'text/calendar; charset=utf-8')
-  @Header('Cache-Control', 'no-store')
   feed(@Param('token') token: string, @Req() request: Request): Promise<string> {
-    return this.calendar.feed(token, baseOf(request));
+    return this.calendar.feed(token, this.baseOf(request));
   }
 }

@@ -43,7 +43,7 @@ export class CalendarService {
       throw new NotFoundException('There is no such calendar');
     const calendar = ical({ name: workshop.name, prodId: { company: 'Jubb', product: 'workshop' } });
     const open = await this.db.getRepository(Job).find({ where: { stage: Not('handed-over') } });
-    for (const job of open) {
+    for (const { job, state } of await this.log.loadAll(open)) {
       const what = `Job ${job.number}: ${job.title}, ${job.unit.serial}`;
       const url = `${base}/job/${job.id}`;
       if (job.promise)
@@ -56,7 +56,6 @@ export class CalendarService {
           url,
           status: ICalEventStatus.CONFIRMED,
         });
-      const { state } = await this.log.load(job.id);
       for (const t of timersRunning(state))
         calendar.createEvent({
           id: `timer-${t.id}@jubb`,

@@ -22,6 +22,7 @@ import { Visits1764300000000 } from './migrations/1764300000000-visits.ts';
 import { Records1764400000000 } from './migrations/1764400000000-records.ts';
 import { Planning1764500000000 } from './migrations/1764500000000-planning.ts';
 import { Agreed1764600000000 } from './migrations/1764600000000-agreed.ts';
+import { Once1764700000000 } from './migrations/1764700000000-once.ts';
 import { Shelf1764100000000 } from './migrations/1764100000000-shelf.ts';
 
 export const entities = [
@@ -57,11 +58,19 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Records1764400000000,
       Planning1764500000000,
       Agreed1764600000000,
+      Once1764700000000,
     ],
     migrationsTransactionMode: 'all',
     migrationsRun: true,
     synchronize: false,
     poolSize: 10,
+    extra: {
+      // A database that is away is said within seconds; a statement that hangs gives its connection back.
+      connectionTimeoutMillis: 3000,
+      statement_timeout: 20_000,
+      idle_in_transaction_session_timeout: 20_000,
+      keepAlive: true,
+    },
   };
 }
 

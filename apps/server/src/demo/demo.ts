@@ -1,8 +1,11 @@
 import type { INestApplicationContext } from '@nestjs/common';
 import { nextMove, rehearse, timerOf, type BenchState, type Command, type RehearsalFigures } from '@jubb/core/bench';
-import { randomUUID } from 'node:crypto';
+import { randomInt, randomUUID } from 'node:crypto';
+import { mkdir, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { DataSource } from 'typeorm';
-import { hashPin } from '../auth/pin.ts';
+import { FIRST_PIN_FILE } from '../auth/auth.service.ts';
+import { hashPin, pinProblem } from '../auth/pin.ts';
 import { Customer } from '../database/entities/customer.entity.ts';
 import { DrawerSize } from '../database/entities/drawer.entity.ts';
 import { Instrument } from '../database/entities/instrument.entity.ts';
@@ -22,13 +25,29 @@ import { customers, drawers, hubJobs, instruments, people, workshop, type DemoJo
 
 const MINUTE = 60_000;
 
-/** What even an empty workshop has: its name, its owner, its instruments. */
-export async function loadEmpty(db: DataSource): Promise<boolean> {
+const FIRST_PIN_FIGURES = 8;
+
+/** A PIN that nobody can guess, and that passes for a new one. */
+function firstPin(): string {
+  for (;;) {
+    const pin = String(randomInt(10 ** FIRST_PIN_FIGURES)).padStart(FIRST_PIN_FIGURES, '0');
+    if (pinProblem(pin, true) === undefined) return pin;
+  }
+}
+
+/**
+ * What even an empty workshop has: its name, its owner, its instruments. The owner's first PIN is made up here and written
+ * to the data folder, for whoever sits at this machine; it is taken away when it is changed.
+ */
+export async function loadEmpty(db: DataSource, dataDir: string): Promise<boolean> {
   if ((await db.getRepository(Workshop).count()) > 0) return false;
+  const pin = firstPin();
+  await mkdir(dataDir, { recursive: true });
+  await writeFile(join(dataDir, FIRST_PIN_FILE), `${pin}\n`, { mode: 0o600 });
   await db.getRepository(Workshop).insert({ id: 1, name: 'My workshop', currency: '£', places: [...workshop.places] });
   await db
     .getRepository(Person)
-    .insert({ name: 'Owner', initials: 'OW', role: 'owner', pinHash: await hashPin('1111') });
+    .insert({ name: 'Owner', initials: 'OW', role: 'owner', pinHash: await hashPin(pin) });
   await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
   return true;
 }

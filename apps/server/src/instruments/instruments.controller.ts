@@ -8,12 +8,16 @@ import {
   type SelfCheck,
 } from '@jubb/contract';
 import { map, type Observable } from 'rxjs';
-import { AllowedFor, EVERY_ROLE } from '../auth/access.ts';
+import { AllowedFor, EVERY_ROLE, MySession } from '../auth/access.ts';
+import { Streams } from '../live/streams.ts';
 import { InstrumentsService } from './instruments.service.ts';
 
 @Controller('api/instruments')
 export class InstrumentsController {
-  constructor(private readonly instruments: InstrumentsService) {}
+  constructor(
+    private readonly instruments: InstrumentsService,
+    private readonly streams: Streams,
+  ) {}
 
   @Get()
   @AllowedFor(...EVERY_ROLE)
@@ -23,15 +27,18 @@ export class InstrumentsController {
 
   @Sse(':id/live')
   @AllowedFor('owner', 'mechanic')
-  live(@Param('id') id: string): Observable<MessageEvent> {
-    return this.instruments.messages(id).pipe(map((data): MessageEvent => ({ data })));
+  live(@Param('id') id: string, @MySession() session: string): Observable<MessageEvent> {
+    return this.instruments.messages(id).pipe(
+      map((data): MessageEvent => ({ data })),
+      this.streams.while(session),
+    );
   }
 
   @Post(':id/zero')
   @HttpCode(204)
   @AllowedFor('owner', 'mechanic')
-  zero(@Param('id') id: string): void {
-    this.instruments.zero(id);
+  zero(@Param('id') id: string): Promise<void> {
+    return this.instruments.zero(id);
   }
 
   @Post(':id/hand')
@@ -51,15 +58,15 @@ export class InstrumentsController {
   @Post(':id/stop')
   @HttpCode(204)
   @AllowedFor('owner', 'mechanic')
-  stop(@Param('id') id: string): void {
-    this.instruments.stop(id);
+  stop(@Param('id') id: string): Promise<void> {
+    return this.instruments.stop(id);
   }
 
   @Post(':id/fault')
   @HttpCode(204)
   @AllowedFor('owner', 'mechanic')
-  fault(@Param('id') id: string, @Body() body: StandFaultDto): void {
-    this.instruments.fault(id, body.fault);
+  fault(@Param('id') id: string, @Body() body: StandFaultDto): Promise<void> {
+    return this.instruments.fault(id, body.fault);
   }
 
   @Post(':id/check')

@@ -1,6 +1,13 @@
 import { Module } from '@nestjs/common';
+import { LiveModule } from '../live/live.module.ts';
+import { InstrumentFactsService } from './instrument-facts.service.ts';
 import { InstrumentsController } from './instruments.controller.ts';
 import { InstrumentsService } from './instruments.service.ts';
 
-@Module({ controllers: [InstrumentsController], providers: [InstrumentsService] })
+@Module({
+  imports: [LiveModule],
+  controllers: [InstrumentsController],
+  providers: [InstrumentsService, InstrumentFactsService],
+  exports: [InstrumentFactsService],
+})
 export class InstrumentsModule {}

@@ -5,7 +5,7 @@ import {
   NotFoundException,
   ServiceUnavailableException,
   UnprocessableEntityException,
-  type OnApplicationShutdown,
+  type OnModuleDestroy,
 } from '@nestjs/common';
 import {
   type HandAnswer,
@@ -28,7 +28,7 @@ const CHECK_READINGS = 5;
 const CHECK_MS = 2600;
 
 @Injectable()
-export class InstrumentsService implements OnApplicationShutdown {
+export class InstrumentsService implements OnModuleDestroy {
   private readonly ports = new Map<string, InstrumentPort>();
   constructor(
     private readonly db: DataSource,
@@ -45,7 +45,7 @@ export class InstrumentsService implements OnApplicationShutdown {
     }
   }
 
-  onApplicationShutdown(): void {
+  onModuleDestroy(): void {
     for (const p of this.ports.values()) p.close();
   }
 
@@ -63,39 +63,40 @@ export class InstrumentsService implements OnApplicationShutdown {
     return port.messages.pipe(startWith(joined, ...(port.lastLive ? [port.lastLive] : [])));
   }
 
-  zero(id: string): void {
-    this.port(id).zero();
+  /** @throws ServiceUnavailableException when it is not connected */
+  async zero(id: string): Promise<void> {
+    (await this.onLine(id)).zero();
   }
 
   async hand(id: string, move: HandDto): Promise<HandAnswer> {
     const instrument = await this.db.getRepository(Instrument).findOneBy({ id });
     if (instrument && !instrument.simulated)
       throw new UnprocessableEntityException('A real instrument is moved by a real hand');
-    return this.port(id).hand(move);
+    return (await this.onLine(id)).hand(move);
   }
 
   /** Starts a run on a stand that makes such runs. */
   async run(id: string, setup: StandRunDto): Promise<{ readonly run: number }> {
-    const port = this.port(id);
+    this.port(id);
     const { kind, name } = await this.db.getRepository(Instrument).findOneByOrFail({ id });
     const makes: readonly string[] = kind in standsFor ? standsFor[kind as StandInstrument] : [];
     if (!makes.includes(setup.kind))
       throw new UnprocessableEntityException(
         makes.length === 0 ? `${name} is no stand` : `${name} runs ${makes.join(', ')}; not ${setup.kind}`,
       );
-    if (!port.connected) throw new ServiceUnavailableException(`${name} is not connected`);
+    const port = await this.onLine(id);
     if (port.running !== undefined)
       throw new ConflictException(`${name} is running already: wait until that run ends, or stop it`);
     return port.run(setup);
   }
 
-  stop(id: string): void {
-    this.port(id).stop();
+  async stop(id: string): Promise<void> {
+    (await this.onLine(id)).stop();
   }
 
   /** Chooses what is wrong on a simulated stand. @throws when it is none, or has no such fault */
-  fault(id: string, fault: string | null): void {
-    const port = this.port(id);
+  async fault(id: string, fault: string | null): Promise<void> {
+    const port = await this.onLine(id);
     if (!port.faults) throw new UnprocessableEntityException('Only a simulated stand has faults to choose from');
     if (fault !== null && !port.faults.all.includes(fault))
       throw new UnprocessableEntityException(`"${fault}" is none of: ${port.faults.all.join(', ')}`);
@@ -140,6 +141,14 @@ export class InstrumentsService implements OnApplicationShutdown {
       ],
       readings,
     };
+  }
+
+  /** An instrument that answers: what is said to one that does not is lost, and must not look done. */
+  private async onLine(id: string): Promise<InstrumentPort> {
+    const port = this.port(id);
+    if (port.connected) return port;
+    const { name } = await this.db.getRepository(Instrument).findOneByOrFail({ id });
+    throw new ServiceUnavailableException(`${name} is not connected`);
   }
 
   private port(id: string): InstrumentPort {

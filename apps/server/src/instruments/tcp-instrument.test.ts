@@ -11,7 +11,7 @@ import { InstrumentsService } from './instruments.service.ts';
 let line: Server | undefined;
 let service: InstrumentsService | undefined;
 afterEach(() => {
-  service?.onApplicationShutdown();
+  service?.onModuleDestroy();
   line?.close();
 });
 

@@ -23,6 +23,8 @@ export class BookingService {
     const sheet = revision.compiled;
     const { variant, identified } = identifyAll(currentSheet(sheet), dto);
     return this.db.transaction(async (m) => {
+      // Asked twice at once, the second waits for the first and then finds its job.
+      await m.query(`SELECT pg_advisory_xact_lock(hashtextextended('book ' || $1, 0))`, [dto.commandId]);
       if (await m.getRepository(Job).findOneBy({ id: dto.commandId })) return { id: dto.commandId };
       const customer = await this.customerOf(m, dto);
       const unit = await this.unitOf(m, dto, sheet, customer);
@@ -76,8 +78,9 @@ export class BookingService {
       return found;
     }
     const name = dto.customerName!.trim();
-    const known = await customers.createQueryBuilder('c').where('lower(c.name) = lower(:name)', { name }).getOne();
-    return known ?? customers.save(customers.create({ name }));
+    // Made unless there is one of that name, in one statement: two who book for a new customer at once book for the same one.
+    await m.query(`INSERT INTO customer (name) VALUES ($1) ON CONFLICT (lower(name)) DO NOTHING`, [name]);
+    return customers.createQueryBuilder('c').where('lower(c.name) = lower(:name)', { name }).getOneOrFail();
   }
 
   private async unitOf(m: EntityManager, dto: BookInDto, sheet: Sheet, customer: Customer): Promise<Unit> {
@@ -92,21 +95,17 @@ export class BookingService {
       return runs(units, found, dto.hoursPerWeek);
     }
     const serial = dto.serial!.trim();
+    await m.query(
+      `INSERT INTO unit (serial, model, sheet, customer_id, hours_per_week) VALUES ($1, $2, $3, $4, $5)
+       ON CONFLICT (sheet, lower(serial)) DO NOTHING`,
+      [serial, sheet.models[0] ?? sheet.title, sheet.id, customer.id, dto.hoursPerWeek ?? null],
+    );
     const known = await units
       .createQueryBuilder('u')
+      .leftJoinAndSelect('u.customer', 'customer')
       .where('u.sheet = :sheet AND lower(u.serial) = lower(:serial)', { sheet: sheet.id, serial })
-      .getOne();
-    if (known) return runs(units, known, dto.hoursPerWeek);
-    const made = await units.save(
-      units.create({
-        serial,
-        model: sheet.models[0] ?? sheet.title,
-        sheet: sheet.id,
-        customerId: customer.id,
-        hoursPerWeek: dto.hoursPerWeek ?? null,
-      }),
-    );
-    return units.findOneByOrFail({ id: made.id });
+      .getOneOrFail();
+    return runs(units, known, dto.hoursPerWeek);
   }
 }
 

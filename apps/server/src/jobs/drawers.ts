@@ -7,12 +7,24 @@ import { DrawerSize } from '../database/entities/drawer.entity.ts';
 const NM_PER_MM = 1e6;
 const toNm = (q: Quantity): number => Math.round(inCanonical(q, 'length') * NM_PER_MM);
 
-/** The drawers that a sheet's settings draw on, as they are now. */
-export async function drawersOf(manager: EntityManager, sheet: Sheet): Promise<Record<string, DrawerStock[]>> {
+/**
+ * The drawers that a sheet's settings draw on, as they are now.
+ * @param locked for a command that takes pieces out: whoever else wants to waits, and then sees what is left
+ */
+export async function drawersOf(
+  manager: EntityManager,
+  sheet: Sheet,
+  locked?: 'locked',
+): Promise<Record<string, DrawerStock[]>> {
   const names = [...new Set(Object.values(sheet.settings).flatMap((s) => (s.shims ? [s.shims.drawer] : [])))];
   const out: Record<string, DrawerStock[]> = {};
-  for (const drawer of names) {
-    const sizes = await manager.getRepository(DrawerSize).find({ where: { drawer }, order: { thicknessNm: 'DESC' } });
+  // In the order of their names: two who want the same drawers never wait for each other.
+  for (const drawer of names.sort()) {
+    const sizes = await manager.getRepository(DrawerSize).find({
+      where: { drawer },
+      order: { thicknessNm: 'DESC' },
+      ...(locked ? { lock: { mode: 'pessimistic_write' as const } } : {}),
+    });
     out[drawer] = sizes.map((s) => ({ thickness: { value: s.thicknessNm / NM_PER_MM, unit: 'mm' }, count: s.count }));
   }
   return out;

@@ -1,33 +1,48 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
-import { fold, type BenchState, type LoggedEvent } from '@jubb/core/bench';
+import { evolve, fold, type BenchState, type LoggedEvent } from '@jubb/core/bench';
 import { currentSheet, type Sheet } from '@jubb/core/sheet';
-import { DataSource, MoreThan, type EntityManager } from 'typeorm';
+import { LRUCache } from 'lru-cache';
+import { DataSource, MoreThanOrEqual, type EntityManager } from 'typeorm';
 import { JobEventRow } from '../database/entities/job-event.entity.ts';
 import { Job } from '../database/entities/job.entity.ts';
 import { SheetRevision } from '../database/entities/sheet-revision.entity.ts';
 
-/** Folded jobs kept at most. */
-const KEPT = 200;
+/** Folded jobs are kept up to this much of their logs, as JSON: a few times that in memory. */
+const KEPT_BYTES = 12_000_000;
+/** What an event weighs that is not counted letter by letter. */
+const EVENT_BYTES = 700;
+/** Logs read with one question. */
+const TOGETHER = 25;
 
 /**
  * A folded job and the hash of its newest event. The hash is held against the job's row before use: an append by another
- * server, or one of ours that was rolled back, has another head, and the log is read again.
+ * server, or one of ours that was rolled back, has another head, and the log is read on from there.
  */
 export interface Kept {
   readonly state: BenchState;
   readonly head: string;
 }
 
+export interface LoadedJob {
+  readonly job: Job;
+  readonly sheet: Sheet;
+  readonly state: BenchState;
+}
+
 /** Reads logs and folds them. */
 @Injectable()
 export class JobLog {
-  private readonly states = new Map<string, Kept>();
+  private readonly states = new LRUCache<string, Kept>({
+    maxSize: KEPT_BYTES,
+    // A log that is longer than all that is kept is kept alone, and the smallest weighs something.
+    sizeCalculation: ({ state }) => Math.min(KEPT_BYTES, Math.max(1, state.seq) * EVENT_BYTES),
+  });
   private readonly sheets = new Map<string, Sheet>();
 
   constructor(private readonly db: DataSource) {}
 
   /** A job with its state now. @throws NotFoundException */
-  async load(jobId: string): Promise<{ job: Job; sheet: Sheet; state: BenchState }> {
+  async load(jobId: string): Promise<LoadedJob> {
     const job = await this.db.getRepository(Job).findOneBy({ id: jobId });
     if (!job) throw new NotFoundException('There is no such job');
     return {
@@ -37,16 +52,53 @@ export class JobLog {
     };
   }
 
-  /** The fold of a job's log up to what its row says, from memory when that is what is kept. */
+  /** Many jobs, in the order given: what is in memory costs no question, the rest is read many logs at a time. */
+  async loadAll(jobs: readonly Job[]): Promise<LoadedJob[]> {
+    const states = new Map<string, BenchState>();
+    const behind: Job[] = [];
+    for (const job of jobs) {
+      const kept = this.states.get(job.id);
+      if (kept && stands(kept, job)) states.set(job.id, kept.state);
+      else behind.push(job);
+    }
+    for (let i = 0; i < behind.length; i += TOGETHER) {
+      const some = behind.slice(i, i + TOGETHER);
+      const rows = (await this.db.manager
+        .getRepository(JobEventRow)
+        .createQueryBuilder('e')
+        .where('e.jobId IN (:...ids)', { ids: some.map((j) => j.id) })
+        .orderBy('e.jobId')
+        .addOrderBy('e.seq')
+        .getMany()) as JobEventRow[];
+      for (const job of some) {
+        const own = rows.filter((r) => r.jobId === job.id && r.seq <= job.seq).map(eventOf);
+        states.set(job.id, this.keep(fold(job.id, own), job.head));
+      }
+    }
+    const loaded: LoadedJob[] = [];
+    for (const job of jobs)
+      loaded.push({ job, sheet: await this.sheetOf(job.sheet, job.revision), state: states.get(job.id)! });
+    return loaded;
+  }
+
+  /** The fold of a job's log up to what its row says: from memory, read on from memory, or read whole. */
   async stateAt(manager: EntityManager, row: Pick<Job, 'id' | 'seq' | 'head'>): Promise<BenchState> {
     const kept = this.states.get(row.id);
-    if (kept?.state.seq === row.seq && kept.head === row.head) return kept.state;
-    const state = fold(
-      row.id,
-      (await this.events(manager, row.id, 0)).filter((e) => e.seq <= row.seq),
-    );
-    this.keep(state, row.head);
-    return state;
+    if (kept && stands(kept, row)) return kept.state;
+    const state =
+      (kept && kept.state.seq < row.seq ? await this.readOn(manager, kept, row.seq) : undefined) ??
+      fold(
+        row.id,
+        (await this.events(manager, row.id, 0)).filter((e) => e.seq <= row.seq),
+      );
+    return this.keep(state, row.head);
+  }
+
+  /** What is kept, with the events that came after it; undefined when the log went another way. */
+  private async readOn(manager: EntityManager, kept: Kept, upTo: number): Promise<BenchState | undefined> {
+    const [last, ...more] = await this.events(manager, kept.state.job, kept.state.seq - 1);
+    if (last?.seq !== kept.state.seq || last.hash !== kept.head) return undefined;
+    return more.filter((e) => e.seq <= upTo).reduce(evolve, kept.state);
   }
 
   /** What is kept of a job, which may be behind its row. */
@@ -55,18 +107,17 @@ export class JobLog {
   }
 
   /** Keeps a state for the next command; `head` is the hash of its newest event. */
-  keep(state: BenchState, head: string): void {
-    this.states.delete(state.job);
+  keep(state: BenchState, head: string): BenchState {
     this.states.set(state.job, { state, head });
-    const oldest = this.states.keys().next().value;
-    if (this.states.size > KEPT && oldest !== undefined) this.states.delete(oldest);
+    return state;
   }
 
+  /** The events of a job after a sequence, in order. */
   async events(manager: EntityManager, jobId: string, after: number): Promise<LoggedEvent[]> {
     const rows = await manager
       .getRepository(JobEventRow)
-      .find({ where: { jobId, seq: MoreThan(after) }, order: { seq: 'ASC' } });
-    return rows.map(({ jobId: job, recordedAt: _, ...event }) => ({ ...event, job }) as unknown as LoggedEvent);
+      .find({ where: { jobId, seq: MoreThanOrEqual(after + 1) }, order: { seq: 'ASC' } });
+    return rows.map(eventOf);
   }
 
   /** The sheet of a job, in the form of today. */
@@ -83,4 +134,30 @@ export class JobLog {
     this.sheets.set(key, row.compiled);
     return row.compiled;
   }
+}
+
+const stands = (kept: Kept, row: Pick<Job, 'seq' | 'head'>): boolean =>
+  kept.state.seq === row.seq && kept.head === row.head;
+
+/** An event as it was hashed: what a row has nothing of is not there. */
+function eventOf({ jobId: job, recordedAt: _, deviceAt, receivedAt, ...event }: JobEventRow): LoggedEvent {
+  return {
+    ...event,
+    job,
+    ...(deviceAt === null ? {} : { deviceAt }),
+    ...(receivedAt === null ? {} : { receivedAt }),
+  } as unknown as LoggedEvent;
+}
+
+/**
+ * The events after `seen` out of a folded log, in order; undefined when one of them was never given its hash and must be
+ * read from the database.
+ */
+export function missedOf(state: BenchState, seen: number): LoggedEvent[] | undefined {
+  const out: LoggedEvent[] = [];
+  for (let h = state.history; h && h.event.seq > seen; h = h.before) {
+    if (!('hash' in h.event)) return undefined;
+    out.push(h.event as LoggedEvent);
+  }
+  return out.reverse();
 }

@@ -3,7 +3,9 @@ import {
   Controller,
   Get,
   Header,
+  ForbiddenException,
   HttpCode,
+  Inject,
   NotFoundException,
   Param,
   ParseIntPipe,
@@ -17,16 +19,17 @@ import type { Request } from 'express';
 import {
   BookInDto,
   CommandEnvelopeDto,
+  OTHER_HANDS,
   type CommandAnswer,
   type FloorView,
   type JobLine,
   type JobView,
 } from '@jubb/contract';
 import type { LoggedEvent } from '@jubb/core/bench';
-import { verifyExport, type JobExport, type Verification } from '@jubb/core/bench/verify';
-import { IsObject } from 'class-validator';
+import type { JobExport, Verification } from '@jubb/core/bench/verify';
 import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
+import { CONFIG, type Config } from '../config/config.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import { pdf } from '../pdf/pdf.ts';
 import { BookingService } from './booking.service.ts';
@@ -35,11 +38,6 @@ import { labelsOf, type Label, labelsPdf, labelsSvg } from './labels.ts';
 import { networkAddress } from './network-address.ts';
 import { JobsService } from './jobs.service.ts';
 
-export class VerifyDto {
-  @IsObject()
-  file: object;
-}
-
 @Controller('api')
 export class JobsController {
   constructor(
@@ -47,6 +45,7 @@ export class JobsController {
     private readonly booking: BookingService,
     private readonly log: JobLog,
     private readonly db: DataSource,
+    @Inject(CONFIG) private readonly config: Config,
   ) {}
 
   @Get('floor')
@@ -92,6 +91,9 @@ export class JobsController {
     @Body() body: CommandEnvelopeDto,
     @Me() person: Person,
   ): Promise<CommandAnswer> {
+    // What one person gave never lands under the name of another, whoever is signed in by now.
+    if (body.giver !== undefined && body.giver !== person.id)
+      throw new ForbiddenException({ message: `${person.name} did not give this`, code: OTHER_HANDS });
     return this.jobs.command(id, body, { person, at: new Date(), device: body.device });
   }
 
@@ -99,7 +101,6 @@ export class JobsController {
   @Get('jobs/:id/labels.svg')
   @AllowedFor(...EVERY_ROLE)
   @Header('Content-Type', 'image/svg+xml; charset=utf-8')
-  @Header('Cache-Control', 'no-store')
   async labels(
     @Param('id', ParseUUIDPipe) id: string,
     @Req() request: Request,
@@ -110,7 +111,6 @@ export class JobsController {
 
   @Get('jobs/:id/labels.pdf')
   @AllowedFor(...EVERY_ROLE)
-  @Header('Cache-Control', 'no-store')
   async labelsAsPdf(
     @Param('id', ParseUUIDPipe) id: string,
     @Req() request: Request,
@@ -122,7 +122,7 @@ export class JobsController {
 
   private async labelsFor(id: string, request: Request, tray: unknown): Promise<readonly Label[]> {
     const { sheet, state } = await this.log.load(id);
-    const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0);
+    const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config.publicUrl);
     const labels = labelsOf(sheet, state, base, typeof tray === 'string' ? tray : undefined);
     if (labels.length === 0) throw new NotFoundException('Nothing of this job lies in that tray');
     return labels;
@@ -137,7 +137,7 @@ export class JobsController {
   @Post('records/verify')
   @HttpCode(200)
   @AllowedFor(...EVERY_ROLE)
-  verify(@Body() body: VerifyDto): Verification {
-    return verifyExport(body.file, [this.jobs.publicKey]);
+  async verify(@Body() body: Buffer): Promise<Verification> {
+    return (await this.jobs.verify(body)).verification;
   }
 }

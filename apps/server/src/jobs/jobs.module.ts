@@ -1,4 +1,6 @@
 import { Module } from '@nestjs/common';
+import { AuthModule } from '../auth/auth.module.ts';
+import { InstrumentsModule } from '../instruments/instruments.module.ts';
 import { SheetsModule } from '../sheets/sheets.module.ts';
 import { UnitsModule } from '../units/units.module.ts';
 import { JobLogModule } from './job-log.module.ts';
@@ -8,7 +10,7 @@ import { JobsService } from './jobs.service.ts';
 import { SigningService } from './signing.service.ts';
 
 @Module({
-  imports: [JobLogModule, SheetsModule, UnitsModule],
+  imports: [AuthModule, InstrumentsModule, JobLogModule, SheetsModule, UnitsModule],
   controllers: [JobsController],
   providers: [JobsService, BookingService, SigningService],
   exports: [JobsService, BookingService],

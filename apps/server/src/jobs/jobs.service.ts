@@ -1,4 +1,4 @@
-import { Injectable, NotFoundException } from '@nestjs/common';
+import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
 import {
   toCommand,
   type CommandAnswer,
@@ -23,25 +23,37 @@ import { buildRecord } from '@jubb/core/bench';
 import type { JobExport } from '@jubb/core/bench/verify';
 import type { Sheet } from '@jubb/core/sheet';
 import { DataSource, Not, type EntityManager } from 'typeorm';
+import { AuthService } from '../auth/auth.service.ts';
+import { breaksUnique } from '../database/database-errors.ts';
 import { Job } from '../database/entities/job.entity.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import { Workshop } from '../database/entities/workshop.entity.ts';
 import { prepared } from '../database/prepared.ts';
+import { InstrumentFactsService } from '../instruments/instrument-facts.service.ts';
 import { RefusedException } from '../problems/refused.exception.ts';
 import { DocumentsService } from '../sheets/documents.service.ts';
 import { UnitsService } from '../units/units.service.ts';
 import { bookPacks, drawersOf } from './drawers.ts';
-import { JobLog } from './job-log.ts';
+import { givenCommand, keepRefusal, type Given } from './job-commands.ts';
+import { JobLog, missedOf } from './job-log.ts';
 import { keepLessons } from './lessons.ts';
 import { keepOrderLines } from './order-lines.ts';
 import { takenPlace } from './places.ts';
 import { project } from './projection.ts';
 import { SigningService } from './signing.service.ts';
+import { HeavyService } from '../bounds/heavy.service.ts';
+import type { VerifyAnswer } from '../bounds/heavy-tasks.ts';
+import { Turns } from '../bounds/turns.ts';
 
 /** Who asks, when and from where. */
 export interface Asker {
   readonly person: Pick<Person, 'id' | 'name' | 'initials'>;
+  /** By the server's clock. */
   readonly at: Date;
+  /** What the device's clock showed, ISO 8601; for what a device gave. */
+  readonly deviceAt?: string;
+  /** When it came here, ISO 8601; for what was given without a line. */
+  readonly receivedAt?: string;
   readonly device: string;
 }
 
@@ -52,9 +64,12 @@ interface LockedRow {
   readonly sheet: string;
   readonly revision: number;
   readonly signatures: JobExport['signatures'];
-  readonly known: boolean;
 }
 
+/** A command that is older than this when it comes was given without a line. */
+const AT_ONCE_MS = 5000;
+/** An event is never earlier than the one before it, unless that one is this far ahead of the clock: then that one is wrong. */
+const AHEAD_MS = 300_000;
 /** How long rate and tax are taken as they were. */
 const SETTINGS_MS = 5000;
 /** While a workshop is being set up there is no price to hold anything against. */
@@ -62,6 +77,7 @@ const NO_MONEY: MoneySettings = { rateMinor: 0, taxPercent: 0 };
 
 @Injectable()
 export class JobsService {
+  private readonly turns = new Turns();
   private settings: { readonly at: number; readonly money: MoneySettings } | undefined;
   constructor(
     private readonly db: DataSource,
@@ -69,6 +85,9 @@ export class JobsService {
     private readonly signing: SigningService,
     private readonly documents: DocumentsService,
     private readonly units: UnitsService,
+    private readonly auth: AuthService,
+    private readonly instruments: InstrumentFactsService,
+    private readonly heavy: HeavyService,
   ) {}
 
   async floor(): Promise<FloorView> {
@@ -108,18 +127,73 @@ export class JobsService {
    * @throws RefusedException with the events that the sender had missed
    */
   async command(jobId: string, dto: CommandEnvelopeDto, asker: Asker): Promise<CommandAnswer> {
-    const claimed = new Date(dto.at);
-    const at = claimed > asker.at ? asker.at : claimed;
-    const command = toCommand(dto);
-    return this.give(jobId, dto.id, command, dto.seen, { ...asker, at, device: dto.device });
+    const command = await this.withFacts(toCommand(dto));
+    const asked = { ...asker, ...(await this.timesOf(dto, asker)), device: dto.device };
+    return this.give(jobId, dto.id, command, dto.seen, asked);
   }
 
-  /** Gives a job a command that is checked already, from memory where that will do. Else as {@link command}. */
+  /**
+   * When a command was given, by the server's clock: now, or for what was given without a line as long ago as the device
+   * counted, if its person was signed in then. What the device's own clock showed is kept beside it and decides nothing.
+   */
+  private async timesOf(dto: CommandEnvelopeDto, { person, at: now }: Asker): Promise<Omit<Asker, 'person' | 'device'>> {
+    const deviceAt = new Date(dto.at).toISOString();
+    const age = dto.ageMs ?? 0;
+    if (age <= AT_ONCE_MS) return { at: now, deviceAt };
+    const at = await this.auth.signedInFrom(person.id, new Date(now.getTime() - age), now);
+    return { at, deviceAt, receivedAt: now.toISOString() };
+  }
+
+  /** What the shop's list says of the instrument stands in the log, whatever came with the command. */
+  private async withFacts(command: Command): Promise<Command> {
+    if (!('instrument' in command) || command.instrument === undefined) return command;
+    const facts = await this.instruments.of(command.instrument.id);
+    if (!facts)
+      throw new BadRequestException({
+        message: `command.instrument.id: "${command.instrument.id}" is no instrument of this workshop`,
+        errors: { 'command.instrument.id': ['No instrument of this workshop'] },
+      });
+    return { ...command, instrument: facts };
+  }
+
+  /**
+   * Gives a job a command that is checked already, from memory where that will do. What became of a command is written
+   * with it under its id: asked again, here or at another server, now or later, it is answered the same.
+   */
   async give(jobId: string, commandId: string, command: Command, seen: number, asker: Asker): Promise<CommandAnswer> {
-    return (
-      (await this.appendFromMemory(jobId, commandId, command, seen, asker)) ??
-      (await this.db.transaction((m) => this.append(m, jobId, commandId, command, seen, asker)))
-    );
+    return this.turns.take(jobId, async () => {
+      try {
+        return (
+          (await this.appendFromMemory(jobId, commandId, command, seen, asker)) ??
+          (await this.db.transaction((m) => this.append(m, jobId, commandId, command, seen, asker)))
+        );
+      } catch (e) {
+        const { manager } = this.db;
+        if (e instanceof RefusedException && e.seq !== undefined)
+          return this.answerTo(
+            manager,
+            jobId,
+            await keepRefusal(manager, commandId, jobId, e.seq, e.body.refusal),
+            seen,
+          );
+        const given = breaksUnique(e, COMMAND_ONCE) ? await givenCommand(manager, commandId) : undefined;
+        if (given) return this.answerTo(manager, jobId, given, seen);
+        throw e;
+      }
+    });
+  }
+
+  /** The answer to a command that was given before: the same whenever it is asked for. */
+  private async answerTo(m: EntityManager, jobId: string, given: Given, seen: number): Promise<CommandAnswer> {
+    if (given.job !== jobId)
+      throw new RefusedException({
+        refusal: { code: 'other-job', says: 'It was given to another job', clears: 'Give it anew' },
+        missed: [],
+      });
+    const missed = (await this.log.events(m, jobId, Math.min(seen, given.first - 1))).filter((e) => e.seq <= given.last);
+    if (given.refusal)
+      throw new RefusedException({ refusal: given.refusal, missed: missed.filter((e) => e.seq > seen) });
+    return { events: missed };
   }
 
   /**
@@ -135,13 +209,13 @@ export class JobsService {
     asker: Asker,
   ): Promise<CommandAnswer | undefined> {
     const kept = this.log.kept(jobId);
-    if (!kept || kept.state.signed || needsLock.has(command.type) || seen !== kept.state.seq) return undefined;
+    if (!kept || kept.state.signed || needsLock.has(command.type) || seen > kept.state.seq) return undefined;
     const { state, head } = kept;
-    for (let h = state.history; h; h = h.before) if (h.event.command === commandId) return undefined;
     const booked = state.booked;
-    if (!booked) return undefined;
+    const missed = missedOf(state, seen);
+    if (!booked || !missed) return undefined;
     const sheet = await this.log.sheetOf(booked.sheet.id, booked.sheet.revision);
-    const outcome = decide(state, sheet, envelopeOf(jobId, commandId, command, asker), {
+    const outcome = decide(state, sheet, envelopeOf(state, commandId, command, asker), {
       drawers: {},
       money: await this.money(),
     });
@@ -149,7 +223,7 @@ export class JobsService {
     // A joint whose figure was computed files a lesson: it is kept with its event, under the job's lock.
     if (outcome.events.some((e) => e.type === 'lesson-filed')) return undefined;
     const events = await this.write(this.db.manager, sheet, state, head, outcome);
-    return events && { events };
+    return events && { events: [...missed, ...events] };
   }
 
   async append(
@@ -163,22 +237,23 @@ export class JobsService {
     const [row] = await prepared<LockedRow>(
       m,
       'lock',
-      `SELECT seq, head, sheet, revision, signatures, EXISTS (SELECT 1 FROM job_event e WHERE e.job_id = job.id AND e.command = $2) AS known
-       FROM job WHERE id = $1 FOR UPDATE`,
-      [jobId, commandId],
+      `SELECT seq, head, sheet, revision, signatures FROM job WHERE id = $1 FOR UPDATE`,
+      [jobId],
     );
     if (!row) throw new NotFoundException('There is no such job');
-    if (row.known) return { events: await this.log.events(m, jobId, seen) };
+    // Asked once the job is locked: a question in the statement that waits for the lock sees what was before.
+    const given = await givenCommand(m, commandId);
+    if (given) return this.answerTo(m, jobId, given, seen);
     const sheet = await this.log.sheetOf(row.sheet, row.revision);
     const state = row.seq === 0 ? emptyBench(jobId) : await this.log.stateAt(m, { ...row, id: jobId });
     const taken = await takenPlace(m, jobId, command);
-    if (taken) throw new RefusedException({ refusal: taken, missed: await this.log.events(m, jobId, seen) });
-    const outcome = decide(state, sheet, envelopeOf(jobId, commandId, command, asker), {
-      drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet) : {},
+    if (taken) throw new RefusedException({ refusal: taken, missed: await this.log.events(m, jobId, seen) }, row.seq);
+    const outcome = decide(state, sheet, envelopeOf(state, commandId, command, asker), {
+      drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet, 'locked') : {},
       money: await this.money(),
     });
     if (!outcome.ok)
-      throw new RefusedException({ refusal: outcome.refusal, missed: await this.log.events(m, jobId, seen) });
+      throw new RefusedException({ refusal: outcome.refusal, missed: await this.log.events(m, jobId, seen) }, row.seq);
     const events = await this.write(m, sheet, state, row.head, outcome);
     if (!events) throw new Error(`job ${jobId} changed under its own lock`);
     const newest = events.at(-1)!;
@@ -225,9 +300,11 @@ export class JobsService {
            aids_in = $10, parts_off = $11, hold = $12, place = $13, updated_at = $14, notices = $16, promise = $17
          WHERE id = $1 AND head = $3 RETURNING id
        ), added AS (
-         INSERT INTO job_event (job_id, seq, id, type, v, payload, who, at, device, command, hash)
-         SELECT changed.id, e.seq, e.id, e.type, e.v, e.payload, e.who, e.at, e.device, e.command, e.hash
-         FROM changed, jsonb_to_recordset($2::jsonb) AS e(seq int, id text, type text, v int, payload jsonb, who jsonb, at text, device text, command text, hash text)
+         INSERT INTO job_event (job_id, seq, id, type, v, payload, who, at, device_at, received_at, device, command, hash)
+         SELECT changed.id, e.seq, e.id, e.type, e.v, e.payload, e.who, e.at, e."deviceAt", e."receivedAt", e.device, e.command, e.hash
+         FROM changed, jsonb_to_recordset($2::jsonb) AS e(seq int, id text, type text, v int, payload jsonb, who jsonb, at text, "deviceAt" text, "receivedAt" text, device text, command text, hash text)
+       ), given AS (
+         INSERT INTO job_command (id, job_id, first_seq, last_seq) SELECT $18, id, $19, $4 FROM changed
        ), told AS (
          SELECT pg_notify('jubb', $15) FROM changed
        ) SELECT count(*)::int AS written FROM told`,
@@ -249,9 +326,12 @@ export class JobsService {
         JSON.stringify({ job: before.job, seq: newest.seq }),
         JSON.stringify(columns['notices']),
         columns['promise'],
+        newest.command,
+        events[0]!.seq,
       ],
     );
     if (rows[0]?.written !== 1) return undefined;
+    // In an open transaction it may still be rolled back: then the row has another head, and what is kept is not used.
     this.log.keep(events.reduce(evolve, before), newest.hash);
     return events;
   }
@@ -280,6 +360,11 @@ export class JobsService {
     return this.settings.money;
   }
 
+  /** Verifies a record out of a body, in a thread. */
+  verify(body: Buffer | undefined): Promise<VerifyAnswer> {
+    return this.heavy.run({ kind: 'verify', body: body ?? new Uint8Array(), keys: [this.publicKey] });
+  }
+
   get publicKey(): string {
     return this.signing.publicKey;
   }
@@ -291,14 +376,26 @@ const needsLock: ReadonlySet<Command['type']> = new Set([
   'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote',
 ]); // prettier-ignore
 
-const envelopeOf = (job: string, id: string, command: Command, asker: Asker): CommandEnvelope => ({
+/** The constraint that makes a command one. */
+const COMMAND_ONCE = 'job_command_pkey';
+
+const envelopeOf = (state: BenchState, id: string, command: Command, asker: Asker): CommandEnvelope => ({
   id,
-  job,
+  job: state.job,
   who: pick(asker.person),
-  at: asker.at.toISOString(),
+  at: notBefore(state, asker.at).toISOString(),
+  ...(asker.deviceAt === undefined ? {} : { deviceAt: asker.deviceAt }),
+  ...(asker.receivedAt === undefined ? {} : { receivedAt: asker.receivedAt }),
   device: asker.device,
   command,
 });
+
+/** Times of a log never run backwards. */
+function notBefore(state: BenchState, at: Date): Date {
+  const last = state.history ? new Date(state.history.event.at) : at;
+  const ahead = last.getTime() - at.getTime();
+  return ahead > 0 && ahead <= AHEAD_MS ? last : at;
+}
 
 const pick = (p: Asker['person']): Asker['person'] => ({ id: p.id, name: p.name, initials: p.initials });
 

@@ -1,17 +1,13 @@
-import { BadRequestException, Injectable } from '@nestjs/common';
+import { Inject, Injectable } from '@nestjs/common';
 import type { PriceListView } from '@jubb/contract';
 import type { CatalogueItem, PartsShelf } from '@jubb/core/parts';
-import { priceChanges, readPriceList, writePriceList } from '@jubb/core/parts/price-list';
 import type { Sheet } from '@jubb/core/sheet';
 import { DataSource, type EntityManager } from 'typeorm';
+import { HeavyService } from '../bounds/heavy.service.ts';
+import { CONFIG, type Config } from '../config/config.ts';
 import { CatalogueRow } from '../database/entities/catalogue.entity.ts';
 import { StockItem } from '../database/entities/stock.entity.ts';
-
-/** Lines of a list shown as samples, and errors shown at most. */
-const SHOWN = 20;
-const ERRORS_SHOWN = 200;
-/** Rows of one INSERT. */
-const BATCH = 2000;
+import { putItems } from './put-items.ts';
 
 const item = (r: CatalogueRow): CatalogueItem => ({
   number: r.number,
@@ -24,7 +20,11 @@ const item = (r: CatalogueRow): CatalogueItem => ({
 /** Prices, supersessions and what lies in the drawers. */
 @Injectable()
 export class CatalogueService {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly heavy: HeavyService,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
 
   /** What a list for a sheet hangs on: its numbers, those that replace them, and what of them lies in the drawers. */
   async shelfFor(sheet: Sheet, orders: readonly string[], m: EntityManager = this.db.manager): Promise<PartsShelf> {
@@ -50,51 +50,20 @@ export class CatalogueService {
     return { catalogue, stock: new Map(stock.map((s) => [s.number, s.count])) };
   }
 
-  async all(): Promise<CatalogueItem[]> {
-    return (await this.db.getRepository(CatalogueRow).find({ order: { number: 'ASC' } })).map(item);
-  }
-
-  async csv(): Promise<string> {
-    return writePriceList(await this.all());
+  /** The whole list as CSV, written in a thread: it may have hundreds of thousands of lines. */
+  csv(): Promise<Uint8Array> {
+    return this.heavy.run({ kind: 'price-csv', databaseUrl: this.config.databaseUrl });
   }
 
   /** Reads a price list and says what it changes; with `apply` it is done, in one transaction. */
-  async priceList(text: string, supplier: string, apply: boolean): Promise<PriceListView> {
-    let list;
-    try {
-      list = readPriceList(text, supplier);
-    } catch (e) {
-      if (!(e instanceof RangeError)) throw e;
-      throw new BadRequestException({ message: `price list: ${e.message}`, errors: { file: [e.message] } });
-    }
-    const changes = priceChanges(list, new Map((await this.all()).map((i) => [i.number, i])));
-    if (apply) await this.take([...changes.added, ...changes.changed.map((c) => c.after)]);
-    return {
-      lines: changes.lines,
-      added: changes.added.length,
-      changed: changes.changed.length,
-      same: changes.same,
-      wrong: changes.errors.length,
-      sampleAdded: changes.added.slice(0, SHOWN),
-      sampleChanged: changes.changed.slice(0, SHOWN),
-      errors: changes.errors.slice(0, ERRORS_SHOWN),
-      applied: apply,
-    };
+  async priceList(list: Uint8Array, supplier: string, apply: boolean): Promise<PriceListView> {
+    const { databaseUrl } = this.config;
+    return { ...(await this.heavy.run({ kind: 'price-list', list, supplier, apply, databaseUrl })), applied: apply };
   }
 
   /** Puts items into the catalogue, in one transaction. */
   async take(items: readonly CatalogueItem[]): Promise<void> {
-    await this.db.transaction(async (m) => {
-      for (let i = 0; i < items.length; i += BATCH)
-        await m.query(
-          `INSERT INTO catalogue_item (number, title, price_minor, supplier, superseded_by)
-           SELECT number, title, "priceMinor", supplier, "supersededBy"
-           FROM jsonb_to_recordset($1::jsonb) AS x(number text, title text, "priceMinor" int, supplier text, "supersededBy" text)
-           ON CONFLICT (number) DO UPDATE SET title = excluded.title, price_minor = excluded.price_minor,
-             supplier = excluded.supplier, superseded_by = excluded.superseded_by`,
-          [JSON.stringify(items.slice(i, i + BATCH))],
-        );
-    });
+    await this.db.transaction((m) => putItems((sql, values) => m.query(sql, values), items));
   }
 
   /** Numbers of a sheet that no list names yet, at the sheet's own prices, so that they can be ordered. */

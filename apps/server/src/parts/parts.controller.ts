@@ -10,6 +10,7 @@ import {
   Post,
   Put,
   Query,
+  StreamableFile,
   UploadedFile,
   UseInterceptors,
 } from '@nestjs/common';
@@ -28,10 +29,12 @@ import { buyingWays, type BuyingWay } from '@jubb/core/parts';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import type { Asker } from '../jobs/jobs.service.ts';
+import { FORM } from '../bounds/bounds.ts';
 import { CatalogueService } from './catalogue.service.ts';
 import { PartsService } from './parts.service.ts';
 
-const MOST_BYTES = 24_000_000;
+/** Two hundred thousand lines, and some. */
+const MOST_BYTES = 16_000_000;
 const asker = (person: Person): Asker => ({ person, at: new Date(), device: 'parts desk' });
 
 @Controller('api')
@@ -94,16 +97,15 @@ export class PartsController {
   @AllowedFor('owner', 'parts')
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="price-list.csv"')
-  @Header('Cache-Control', 'no-store')
-  csv(): Promise<string> {
-    return this.catalogue.csv();
+  async csv(): Promise<StreamableFile> {
+    return new StreamableFile(await this.catalogue.csv());
   }
 
   /** Says what a price list would change; with `apply=yes` it is done. */
   @Post('parts/price-list')
   @HttpCode(200)
   @AllowedFor('owner', 'parts')
-  @UseInterceptors(FileInterceptor('file', { limits: { fileSize: MOST_BYTES, files: 1 } }))
+  @UseInterceptors(FileInterceptor('file', { limits: { ...FORM, fileSize: MOST_BYTES, files: 1 } }))
   priceList(
     @Query('supplier') supplier: string | undefined,
     @Query('apply') apply: string | undefined,
@@ -117,7 +119,7 @@ export class PartsController {
       });
     if (!file)
       throw new BadRequestException({ message: 'file: no list came', errors: { file: ['A CSV file is due'] } });
-    return this.catalogue.priceList(file.buffer.toString('utf8'), name, apply === 'yes');
+    return this.catalogue.priceList(file.buffer, name, apply === 'yes');
   }
 }
 

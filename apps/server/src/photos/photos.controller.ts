@@ -14,13 +14,14 @@ import {
   UseInterceptors,
 } from '@nestjs/common';
 import { FileInterceptor } from '@nestjs/platform-express';
-import type { CommandAnswer } from '@jubb/contract';
+import { LARGEST_INT, type CommandAnswer } from '@jubb/contract';
 import { Type } from 'class-transformer';
-import { IsInt, IsOptional, IsString, IsUUID, MaxLength, Min } from 'class-validator';
+import { IsInt, IsOptional, IsString, IsUUID, Max, MaxLength, Min } from 'class-validator';
 import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import { Photo } from '../database/entities/photo.entity.ts';
+import { FORM } from '../bounds/bounds.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { MOST_BYTES, picture, refuseFolder } from './picture.ts';
 
@@ -32,6 +33,7 @@ export class PhotoDto {
   @Type(() => Number)
   @IsInt()
   @Min(0)
+  @Max(LARGEST_INT)
   seen: number;
 
   @IsOptional()
@@ -55,7 +57,7 @@ export class PhotosController {
   @Post('jobs/:id/photos')
   @HttpCode(200)
   @AllowedFor('owner', 'mechanic')
-  @UseInterceptors(FileInterceptor('photo', { limits: { fileSize: MOST_BYTES, files: 1 }, preservePath: true }))
+  @UseInterceptors(FileInterceptor('photo', { limits: { ...FORM, fileSize: MOST_BYTES, files: 1 }, preservePath: true }))
   async add(
     @Param('id', ParseUUIDPipe) job: string,
     @Body() body: PhotoDto,

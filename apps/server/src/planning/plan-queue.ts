@@ -9,6 +9,9 @@ import type { PlanWork } from './plan-work.ts';
 
 const QUEUE = 'plan';
 const POLL_S = 0.5;
+/** A promise takes a second or two; past this something is wrong. */
+const THREAD_MS = 90_000;
+const THREAD_MB = 512;
 /** The compiled thread, also where the server itself runs from its sources. */
 const THREAD = new URL(
   import.meta.url.replace('/server/src/', '/server/dist/').replace(/plan-queue\.[jt]s$/, 'plan.thread.js'),
@@ -25,7 +28,11 @@ export class PlanQueue implements OnApplicationShutdown {
 
   /** The queue is set up when it is first wanted, or when the server is ready. */
   start(): Promise<PgBoss> {
-    this.starting ??= this.open();
+    this.starting ??= this.open().catch((e: unknown) => {
+      // The database was away: the next one who asks tries again.
+      this.starting = undefined;
+      throw e;
+    });
     return this.starting;
   }
 
@@ -43,9 +50,21 @@ export class PlanQueue implements OnApplicationShutdown {
 
   private inThread(work: PlanWork): Promise<PromiseDates> {
     return new Promise((resolve, reject) => {
-      const thread = new Worker(THREAD, { workerData: work });
+      const thread = new Worker(THREAD, {
+        workerData: work,
+        resourceLimits: { maxOldGenerationSizeMb: THREAD_MB },
+      });
+      const timer = setTimeout(() => {
+        reject(new Error(`planning took longer than ${THREAD_MS / 1000} s`));
+        void thread.terminate();
+      }, THREAD_MS);
       thread.once('message', resolve);
       thread.once('error', reject);
+      // A thread that ends without a word would keep whoever asked waiting for ever.
+      thread.once('exit', (code) => {
+        clearTimeout(timer);
+        reject(new Error(`the planning thread ended with ${code}`));
+      });
     });
   }
 
@@ -74,6 +93,7 @@ export class PlanQueue implements OnApplicationShutdown {
   }
 
   async onApplicationShutdown(): Promise<void> {
-    await (await this.starting)?.stop({ graceful: false });
+    const boss = await this.starting?.catch(() => undefined);
+    await boss?.stop({ graceful: false, close: true });
   }
 }

@@ -107,30 +107,7 @@ export class PlanningController {
   @Get('moves')
   @AllowedFor(...EVERY_ROLE)
   async moves(): Promise<PlanMove[]> {
-    const { problem, inForce } = await this.shop.view(new Date());
-    if (!inForce) return [];
-    const hands = new Set(problem.resources.filter((r) => r.kind === 'hands').map((r) => r.id));
-    return problem.jobs
-      .flatMap((job) =>
-        job.activities.flatMap((a): PlanMove[] => {
-          const slot = inForce.slots[a.id];
-          return slot
-            ? [
-                {
-                  activity: a.id,
-                  title: a.title,
-                  job: job.id,
-                  hands: slot.on.filter((r) => hands.has(r)),
-                  start: slot.start,
-                  end: slot.end,
-                  attended: a.attended,
-                },
-              ]
-            : [];
-        }),
-      )
-      .sort((a, b) => a.start - b.start)
-      .slice(0, MOVES);
+    return this.shop.moves(new Date(), MOVES);
   }
 
   /** Asks for dates that could be promised; the answer is fetched by its id. */

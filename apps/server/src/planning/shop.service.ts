@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { ExtraHours, PlanInForce, PlanJobLabel, WeekView } from '@jubb/contract';
+import type { ExtraHours, PlanInForce, PlanJobLabel, PlanMove, WeekView } from '@jubb/contract';
 import {
   activitiesOf,
   HELPER,
@@ -53,6 +53,7 @@ interface InForceRow {
 @Injectable()
 export class ShopService {
   private learned: { readonly of: number; readonly steps: Readonly<Record<string, Learned>> } | undefined;
+  private next: { readonly of: string; readonly moves: readonly PlanMove[] } | undefined;
   constructor(
     private readonly db: DataSource,
     private readonly log: JobLog,
@@ -71,8 +72,7 @@ export class ShopService {
     const lines = await this.db.getRepository(OrderLine).find({ where: { jobId: In(open.map((j) => j.id)) } });
     const jobs: JobToPlan[] = [];
     const labels: PlanJobLabel[] = [];
-    for (const job of open) {
-      const { sheet, state } = await this.log.load(job.id);
+    for (const { job, sheet, state } of await this.log.loadAll(open)) {
       const coming = Object.values(state.partLines)
         .filter((l) => l.status === 'ordered')
         .map((l) => {
@@ -119,6 +119,38 @@ export class ShopService {
       { id: 'new', name: 'the new one', sheet, state: emptyBench('new'), due: null, coming: [] },
       facts,
     );
+  }
+
+  /**
+   * What the plan in force has next. It changes when the plan does or the log of an open job grows: one question tells
+   * whether either has happened since it was last reckoned.
+   * @param most so many at most, the earliest
+   */
+  async moves(now: Date, most: number): Promise<PlanMove[]> {
+    const [row] = (await this.db.query(
+      `SELECT p.version, (SELECT md5(string_agg(j.head, ',' ORDER BY j.id)) FROM job j WHERE j.stage <> 'handed-over') AS heads
+       FROM plan_in_force p`,
+    )) as { version: number; heads: string | null }[];
+    if (!row) return [];
+    const of = `${row.version} ${row.heads ?? ''}`;
+    if (this.next?.of !== of) this.next = { of, moves: await this.reckonMoves(now) };
+    return this.next.moves.slice(0, most);
+  }
+
+  private async reckonMoves(now: Date): Promise<readonly PlanMove[]> {
+    const { problem, inForce } = await this.view(now);
+    const hands = new Set(problem.resources.filter((r) => r.kind === 'hands').map((r) => r.id));
+    return problem.jobs
+      .flatMap((job) =>
+        job.activities.flatMap((a): PlanMove[] => {
+          const slot = inForce?.slots[a.id];
+          if (!slot) return [];
+          const { start, end } = slot;
+          const own = slot.on.filter((r) => hands.has(r));
+          return [{ activity: a.id, title: a.title, job: job.id, hands: own, start, end, attended: a.attended }];
+        }),
+      )
+      .sort((a, b) => a.start - b.start);
   }
 
   async inForce(): Promise<PlanInForce | null> {
@@ -250,8 +282,7 @@ export class ShopService {
     const newest = over[0]?.number ?? 0;
     if (this.learned?.of === newest) return this.learned.steps;
     const taken = new Map<string, { sheet: number; minutes: number[] }>();
-    for (const job of over) {
-      const { sheet, state } = await this.log.load(job.id);
+    for (const { sheet, state } of await this.log.loadAll(over)) {
       const times = stepTimes(sheet, state);
       for (const step of ladderOf(sheet, state).all) {
         const minutes = times.minutes[step.id];

@@ -2,6 +2,8 @@ import { Catch, HttpException, HttpStatus, Logger, type ArgumentsHost, type Exce
 import type { Problem } from '@jubb/contract';
 import { JubbError } from '@jubb/core/error';
 import type { Request, Response } from 'express';
+import { BodyError } from '../bounds/check-json.ts';
+import { databaseError, databaseIsAway, diskIsFull } from '../database/database-errors.ts';
 import { RefusedException } from './refused.exception.ts';
 
 const TITLES: Readonly<Record<number, string>> = {
@@ -11,10 +13,13 @@ const TITLES: Readonly<Record<number, string>> = {
   404: 'Not there',
   409: 'Refused',
   413: 'Too large',
+  414: 'Too long',
+  415: 'Not JSON',
   422: 'Cannot be reckoned',
   429: 'Too many tries',
   500: 'Something broke here',
   503: 'Not ready',
+  507: 'The disk is full',
 };
 
 /** Turns every error into problem details (RFC 9457). The one place where codes become HTTP statuses. */
@@ -27,7 +32,8 @@ export class ProblemFilter implements ExceptionFilter {
     const request = http.getRequest<Request>();
     const response = http.getResponse<Response>();
     const problem = this.problemOf(error, request);
-    if (problem.status >= 500) this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
+    if (problem.status === 503) response.setHeader('Retry-After', '2');
+    else if (problem.status >= 500) this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
     if (response.headersSent) {
       response.end();
       return;
@@ -49,9 +55,20 @@ export class ProblemFilter implements ExceptionFilter {
     if (error instanceof JubbError) return at(HttpStatus.UNPROCESSABLE_ENTITY, error.message, { ...error.toJSON() });
     if (error instanceof HttpException) {
       const body = error.getResponse();
-      const more = typeof body === 'object' && 'errors' in body ? { errors: (body as { errors: unknown }).errors } : {};
-      return at(error.getStatus(), error.message, more);
+      const said = typeof body === 'object' ? (body as { errors?: unknown; code?: unknown }) : {};
+      return at(error.getStatus(), error.message, {
+        ...(said.errors === undefined ? {} : { errors: said.errors }),
+        ...(said.code === undefined ? {} : { code: said.code }),
+      });
     }
+    if (error instanceof BodyError) return at(error.status, error.message);
+    if (diskIsFull(error))
+      return at(507, 'The workshop’s disk is full: nothing was written. What is there can be read.');
+    if (databaseIsAway(error))
+      return at(HttpStatus.SERVICE_UNAVAILABLE, 'The database does not answer. Nothing was written; try again.');
+    // A value that no column takes: class 22 of PostgreSQL's codes, data exception.
+    if (databaseError(error)?.code.startsWith('22'))
+      return at(HttpStatus.BAD_REQUEST, 'One of the values cannot be kept: too large, or no value of its kind');
     // Body parser and router errors carry a status of their own.
     const status = (error as { status?: unknown } | null)?.status;
     if (typeof status === 'number' && status >= 400 && status < 500)

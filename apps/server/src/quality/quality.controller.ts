@@ -38,8 +38,7 @@ export class QualityController {
       ),
     );
     const seen: Seen[] = [];
-    for (const job of jobs.filter((j) => j.stage === 'handed-over')) {
-      const { sheet, state } = await this.log.load(job.id);
+    for (const { job, sheet, state } of await this.log.loadAll(jobs.filter((j) => j.stage === 'handed-over'))) {
       const worked = workedMinutes(sheet, state);
       const left = Date.parse(state.handedOver!.at);
       const back = jobs.some((j) => {

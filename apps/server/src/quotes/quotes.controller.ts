@@ -2,7 +2,6 @@ import {
   Body,
   Controller,
   Get,
-  Header,
   HttpCode,
   Param,
   ParseIntPipe,
@@ -48,7 +47,6 @@ export class QuotesController {
 
   @Get('quotes/:version.pdf')
   @AllowedFor(...EVERY_ROLE)
-  @Header('Cache-Control', 'no-store')
   async asPdf(
     @Param('id', ParseUUIDPipe) id: string,
     @Param('version', ParseIntPipe) version: number,

@@ -51,13 +51,7 @@ export class QuotesService {
     const done = await this.db
       .getRepository(Job)
       .find({ where: { sheet, stage: 'handed-over' }, order: { number: 'DESC' }, take: LOOKED_AT });
-    const took = await Promise.all(
-      done.map(async (j) => {
-        const loaded = await this.log.load(j.id);
-        return workedMinutes(loaded.sheet, loaded.state);
-      }),
-    );
-    return learnTime(took);
+    return learnTime((await this.log.loadAll(done)).map(({ sheet: s, state }) => workedMinutes(s, state)));
   }
 
   /** Makes a quote of what is offered now, under the next version. */

@@ -4,6 +4,7 @@ import {
   Get,
   Header,
   HttpCode,
+  Inject,
   Param,
   ParseEnumPipe,
   ParseUUIDPipe,
@@ -14,8 +15,8 @@ import {
 } from '@nestjs/common';
 import type { ImportedView } from '@jubb/contract';
 import { recordCsv } from '@jubb/core/bench';
-import { IsObject } from 'class-validator';
 import type { Request } from 'express';
+import { CONFIG, type Config } from '../config/config.ts';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import { networkAddress } from '../jobs/network-address.ts';
@@ -25,25 +26,22 @@ import { RecordsService } from './records.service.ts';
 const depths = { customer: 'customer', workshop: 'workshop' } as const;
 type Depth = keyof typeof depths;
 
-export class ImportRecordDto {
-  @IsObject()
-  file: object;
-}
-
 @Controller('api')
 export class RecordsController {
-  constructor(private readonly records: RecordsService) {}
+  constructor(
+    private readonly records: RecordsService,
+    @Inject(CONFIG) private readonly config: Config,
+  ) {}
 
   /** The as-built record as a document, in one of two depths, with a code that opens the unit's history. */
   @Get('jobs/:id/record.pdf')
   @AllowedFor(...EVERY_ROLE)
-  @Header('Cache-Control', 'no-store')
   async asPdf(
     @Param('id', ParseUUIDPipe) id: string,
     @Req() request: Request,
     @Query('depth', new ParseEnumPipe(depths)) depth: Depth,
   ): Promise<StreamableFile> {
-    const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0);
+    const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config.publicUrl);
     const { document, number } = await this.records.document(id, depth, base);
     return new StreamableFile(await pdf(document), {
       type: 'application/pdf',
@@ -53,7 +51,6 @@ export class RecordsController {
 
   @Get('jobs/:id/record.csv')
   @AllowedFor(...EVERY_ROLE)
-  @Header('Cache-Control', 'no-store')
   async asCsv(@Param('id', ParseUUIDPipe) id: string): Promise<StreamableFile> {
     const { record } = await this.records.exported(id);
     return new StreamableFile(Buffer.from(recordCsv(record)), {
@@ -66,8 +63,8 @@ export class RecordsController {
   @Post('records/import')
   @HttpCode(200)
   @AllowedFor('owner', 'mechanic')
-  take(@Body() body: ImportRecordDto, @Me() person: Person): Promise<ImportedView> {
-    return this.records.take(body.file, person.name);
+  take(@Body() body: Buffer, @Me() person: Person): Promise<ImportedView> {
+    return this.records.take(body, person.name);
   }
 
   @Get('records/imported')

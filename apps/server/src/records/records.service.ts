@@ -1,6 +1,6 @@
 import { BadRequestException, ConflictException, Injectable } from '@nestjs/common';
 import type { ImportedView, PastVisit } from '@jubb/contract';
-import { verifyExport, type JobExport } from '@jubb/core/bench/verify';
+import type { JobExport } from '@jubb/core/bench/verify';
 import { isUUID } from 'class-validator';
 import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { DataSource } from 'typeorm';
@@ -37,30 +37,32 @@ export class RecordsService {
   }
 
   /** @throws BadRequestException with every check that failed; ConflictException when it is here already */
-  async take(file: object, by: string): Promise<ImportedView> {
-    const checked = verifyExport(file, [this.jobs.publicKey]);
-    if (!checked.good || checked.head === undefined)
+  async take(body: Buffer | undefined, by: string): Promise<ImportedView> {
+    const { verification: checked, record } = await this.jobs.verify(body);
+    if (!record || checked.head === undefined)
       throw new BadRequestException({
         message: 'This record is not taken in',
         errors: { file: checked.checks.filter((c) => !c.good && c.what !== 'key').map((c) => c.says) },
       });
-    const record = file as JobExport;
     if (isUUID(record.job) && (await this.db.getRepository(Job).findOneBy({ id: record.job })))
       throw new ConflictException('It is a record of this workshop: its job is here');
     const rows = this.db.getRepository(ImportedRecord);
-    if (await rows.findOneBy({ head: checked.head })) throw new ConflictException('This record was taken in before');
-    const { number, unit } = record.record;
-    await rows.insert({
-      head: checked.head,
-      workshop: record.workshop,
-      jobNumber: number,
-      serial: unit.serial,
-      model: unit.model,
-      fingerprint: checked.fingerprint ?? '',
-      known: checked.known,
-      file: record as never,
-      byName: by,
-    });
+    const taken = (await this.db.query(
+      `INSERT INTO imported_record (head, workshop, job_number, serial, model, fingerprint, known, file, by_name)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT (head) DO NOTHING RETURNING head`,
+      [
+        checked.head,
+        record.workshop,
+        record.number,
+        record.serial,
+        record.model,
+        checked.fingerprint ?? '',
+        checked.known,
+        record.json,
+        by,
+      ],
+    )) as unknown[];
+    if (taken.length === 0) throw new ConflictException('This record was taken in before');
     return viewOf(await rows.findOneByOrFail({ head: checked.head }));
   }
 

@@ -20,6 +20,7 @@ import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Lesson } from '../database/entities/lesson.entity.ts';
 import type { Person } from '../database/entities/person.entity.ts';
+import { FORM } from '../bounds/bounds.ts';
 import { refuseFolder } from '../photos/picture.ts';
 import { DocumentsService } from './documents.service.ts';
 import { SheetsService } from './sheets.service.ts';
@@ -32,11 +33,6 @@ export class DocumentDto {
   @IsString()
   @MaxLength(120)
   name: string;
-}
-export class LintDto {
-  @IsString()
-  @MaxLength(400_000)
-  source: string;
 }
 
 @Controller('api')
@@ -77,7 +73,7 @@ export class SheetsController {
   @Post('sheets/:id/documents')
   @AllowedFor('owner', 'mechanic')
   @UseInterceptors(
-    FileInterceptor('document', { limits: { fileSize: MOST_DOCUMENT_BYTES, files: 1 }, preservePath: true }),
+    FileInterceptor('document', { limits: { ...FORM, fileSize: MOST_DOCUMENT_BYTES, files: 1 }, preservePath: true }),
   )
   async attach(
     @Param('id') id: string,
@@ -147,16 +143,16 @@ export class SheetsController {
   @Post('sheets/import')
   @HttpCode(200)
   @AllowedFor('owner')
-  take(@Body() body: LintDto): Promise<{ readonly id: string; readonly revision: number }> {
-    return this.sheets.take(body.source);
+  async take(@Body() body: Buffer): Promise<{ readonly id: string; readonly revision: number }> {
+    return this.sheets.take(await this.sheets.lint(body));
   }
 
   /** Reads a sheet and says what is wrong with it, line by line. Keeps nothing. */
   @Post('sheets/lint')
   @HttpCode(200)
   @AllowedFor('owner', 'mechanic')
-  lint(@Body() body: LintDto): { usable: boolean; problems: readonly SheetProblem[] } {
-    const { sheet, problems } = this.sheets.lint(body.source);
+  async lint(@Body() body: Buffer): Promise<{ usable: boolean; problems: readonly SheetProblem[] }> {
+    const { sheet, problems } = await this.sheets.lint(body);
     return { usable: sheet !== undefined, problems };
   }
 }

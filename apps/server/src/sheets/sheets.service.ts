@@ -1,10 +1,12 @@
 import { BadRequestException, ConflictException, Inject, Injectable, Logger, NotFoundException } from '@nestjs/common';
 import { canonicalJson, sha256Hex } from '@jubb/core/bench';
 import { SheetError, type Sheet } from '@jubb/core/sheet';
-import { readGoodSheet, readSheet, type ReadSheet } from '@jubb/core/sheet/read';
+import { readGoodSheet } from '@jubb/core/sheet/read';
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
+import { HeavyService } from '../bounds/heavy.service.ts';
+import type { LintAnswer } from '../bounds/heavy-tasks.ts';
 import { CONFIG, type Config } from '../config/config.ts';
 import { SheetRevision } from '../database/entities/sheet-revision.entity.ts';
 
@@ -13,6 +15,7 @@ export class SheetsService {
   private readonly logger = new Logger('sheets');
   constructor(
     private readonly db: DataSource,
+    private readonly heavy: HeavyService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -55,8 +58,7 @@ export class SheetsService {
    * Takes in the text of a sheet from elsewhere. A revision that is here already with the same text is left alone.
    * @throws BadRequestException with what is wrong, line by line; ConflictException when that revision says something else
    */
-  async take(source: string): Promise<{ readonly id: string; readonly revision: number }> {
-    const { sheet, problems } = this.lint(source);
+  async take({ source, sheet, problems }: LintAnswer): Promise<{ readonly id: string; readonly revision: number }> {
     const errors = problems.filter((p) => p.severity === 'error');
     if (!sheet || errors.length > 0)
       throw new BadRequestException({
@@ -94,7 +96,8 @@ export class SheetsService {
     return found;
   }
 
-  lint(source: string): ReadSheet {
-    return readSheet(source);
+  /** Reads a sheet out of a body, in a thread. */
+  lint(body: Buffer | undefined): Promise<LintAnswer> {
+    return this.heavy.run({ kind: 'lint', body: body ?? new Uint8Array() });
   }
 }

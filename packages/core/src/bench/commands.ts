@@ -87,6 +87,8 @@ export interface CommandEnvelope {
   readonly job: string;
   readonly who: Person;
   readonly at: string;
+  readonly deviceAt?: string;
+  readonly receivedAt?: string;
   readonly device: string;
   readonly command: Command;
 }

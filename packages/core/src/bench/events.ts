@@ -28,6 +28,8 @@ export interface InstrumentFacts {
   /** What kind it is, and for a wrench from where to where it may be used, N·m; left out by older benches. */
   readonly kind?: string;
   readonly rangeNm?: { readonly min: number; readonly max: number };
+  /** Of a wrench: from the hand to the middle of its drive, mm; absent in older logs. */
+  readonly leverMm?: number;
 }
 export type HowRead = 'instrument' | 'hand';
 
@@ -190,8 +192,12 @@ export type JobEvent = NewEvent & {
   readonly id: string;
   readonly v: number;
   readonly who: Person;
-  /** ISO 8601, UTC: when the hands did it. */
+  /** ISO 8601, UTC: when the hands did it, by the server's clock. Waits are judged by it. */
   readonly at: string;
+  /** What the device's own clock showed then; absent in older logs and for what the server does itself. */
+  readonly deviceAt?: string;
+  /** When the server had it, where it was given without a line; absent when that was at once. */
+  readonly receivedAt?: string;
   readonly device: string;
   readonly command: string;
 };

@@ -29,6 +29,7 @@ export type RefusalCode =
   | 'count-disagrees'
   | 'still-waiting'
   | 'place-taken'
+  | 'other-job'
   | 'blocked';
 
 /** What is in the way and what would clear it, in words. */

@@ -28,6 +28,14 @@ export class JobEventRow {
   @Column({ type: 'text' })
   at: string;
 
+  /** What the device's clock showed, where a device gave it. */
+  @Column({ name: 'device_at', type: 'text', nullable: true })
+  deviceAt: string | null;
+
+  /** When the server had it, where it was given without a line. */
+  @Column({ name: 'received_at', type: 'text', nullable: true })
+  receivedAt: string | null;
+
   @Column({ type: 'text' })
   device: string;
 

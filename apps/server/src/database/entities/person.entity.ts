@@ -18,10 +18,4 @@ export class Person {
   /** `scrypt$N$r$p$salt$hash`, hex. */
   @Column({ name: 'pin_hash', type: 'text' })
   pinHash: string;
-
-  @Column({ name: 'failed_tries', type: 'int', default: 0 })
-  failedTries: number;
-
-  @Column({ name: 'locked_until', type: 'timestamptz', nullable: true })
-  lockedUntil: Date | null;
 }

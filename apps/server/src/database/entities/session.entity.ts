@@ -14,6 +14,13 @@ export class Session {
   @JoinColumn({ name: 'person_id' })
   person: Relation<Person>;
 
+  @Column({ name: 'started_at', type: 'timestamptz', default: () => 'now()' })
+  startedAt: Date;
+
   @Column({ name: 'expires_at', type: 'timestamptz' })
   expiresAt: Date;
+
+  /** Signed out. The row stays a while: it says since when its person was signed in. */
+  @Column({ name: 'ended_at', type: 'timestamptz', nullable: true })
+  endedAt: Date | null;
 }

@@ -51,6 +51,8 @@ export function decide(state: BenchState, sheet: Sheet, envelope: CommandEnvelop
       v: EVENT_VERSION,
       who: envelope.who,
       at: envelope.at,
+      ...(envelope.deviceAt === undefined ? {} : { deviceAt: envelope.deviceAt }),
+      ...(envelope.receivedAt === undefined ? {} : { receivedAt: envelope.receivedAt }),
       device: envelope.device,
       command: envelope.id,
     } as JobEvent;

@@ -60,12 +60,23 @@ export function decidePull(state: BenchState, sheet: Sheet, command: Extract<Com
       `Order of this stage: ${t.order.join(', ')}`,
     );
   }
-  if (command.rig.extensionMm > 0 && command.rig.wrenchLengthMm === undefined)
-    return refuse('wrong-value', 'An extension changes the figure', 'Give the length of the wrench');
+  // The length of a wrench on the list is the list's; of another, what was measured. There is no usual one.
+  const lever = command.instrument?.leverMm ?? command.rig.wrenchLengthMm;
+  if (command.rig.extensionMm > 0 && lever === undefined)
+    return refuse(
+      'wrong-value',
+      'An extension changes the figure by the length of the wrench, and nobody has said it',
+      'Measure from the hand to the middle of the drive, and give it',
+    );
+  const rig = {
+    extensionMm: command.rig.extensionMm,
+    extensionAngleDeg: command.rig.extensionAngleDeg,
+    ...(lever === undefined ? {} : { wrenchLengthMm: lever }),
+  };
   if (inCanonical(command.reading, 'torque') <= 0)
     return refuse('wrong-value', 'A pull of nothing is no pull', 'Pull again');
 
-  const torque = torqueAtFastener(command.reading, command.rig);
+  const torque = torqueAtFastener(command.reading, rig);
   const window = windowOf(joint, t.stage, runningNm(joint, state));
   if (window.unit === 'deg' && command.turnedDeg === undefined)
     return refuse('wrong-value', 'This stage is a turn', 'Give the degrees that it was turned');
@@ -87,7 +98,7 @@ export function decidePull(state: BenchState, sheet: Sheet, command: Extract<Com
       reading: command.reading,
       torque,
       window: { low: { value: window.low, unit: window.unit }, high: { value: window.high, unit: window.unit } },
-      rig: command.rig,
+      rig,
       verdict,
       percentOfYield,
       advice: adviceFor(verdict, signs, percentOfYield),

@@ -1,3 +1,4 @@
 export { gave, pullSigns, signsOf, signWords, type PullSign } from './signs.ts';
 export * from './state.ts';
+export { instrumentFacts, type ListedInstrument } from './instrument-facts.ts';
 export { rangeOf, wrenchesFor, type Wrench, type WrenchAdvice } from './wrenches.ts';

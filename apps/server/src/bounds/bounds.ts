@@ -1,0 +1,46 @@
+/** How much of a body a route takes. */
+export interface BodyBound {
+  readonly bytes: number;
+  /** Lists and objects in each other. */
+  readonly depth: number;
+  /** Keys and items, all of them together. */
+  readonly values: number;
+  /** Not read here but handed on as it came, to a thread of its own. */
+  readonly raw?: true;
+}
+
+const kB = 1024;
+const MB = 1024 * kB;
+/** What a form of a screen needs, several times over. A larger body is read only for somebody who is signed in. */
+export const USUAL_BODY: BodyBound = { bytes: 16 * kB, depth: 10, values: 2000 };
+
+const uuid = '[0-9a-fA-F-]{1,40}';
+const route = (method: string, path: string, bound: BodyBound): readonly [string, RegExp, BodyBound] => [
+  method,
+  new RegExp(`^/api/${path}/?$`),
+  bound,
+];
+/** Bodies of another size than the usual one. Nothing is read past its bound, and no class is made of it before. */
+const OTHERS = [
+  route('POST', 'session', { bytes: kB, depth: 1, values: 8 }),
+  // A run of a stand: the points of its curve, or the samples of a ripple.
+  route('POST', `jobs/${uuid}/commands`, { bytes: MB, depth: 12, values: 40_000 }),
+  route('POST', 'plan', { bytes: 3 * MB, depth: 6, values: 60_000 }),
+  route('POST', 'reckon/[\\w-]{1,60}', { bytes: 64 * kB, depth: 10, values: 4000 }),
+  route('POST', 'sheets/(lint|import)', { bytes: 2 * MB, depth: 1, values: 2, raw: true }),
+  route('POST', 'records/(verify|import)', { bytes: 8 * MB, depth: 40, values: 400_000, raw: true }),
+] as const;
+
+/** The bound of a route's body. */
+export function boundOf(method: string, path: string): BodyBound {
+  return OTHERS.find(([m, at]) => m === method && at.test(path))?.[2] ?? USUAL_BODY;
+}
+
+/** Longest address with its question, characters. */
+export const LONGEST_URL = 2048;
+/** A request is read and answered within these, ms; streams go on. */
+export const TIMES = { headersMs: 10_000, requestMs: 30_000 } as const;
+/** Of a form with a file: beside the file only short fields. */
+export const FORM = { fields: 8, parts: 10, fieldNameSize: 60, fieldSize: 4 * kB } as const;
+/** Work in a thread of its own: how long, how much memory, how many may wait. */
+export const HEAVY = { ms: 8000, memoryMb: 384, waiting: 20 } as const;

@@ -1,0 +1,105 @@
+import {
+  BadRequestException,
+  HttpException,
+  Injectable,
+  ServiceUnavailableException,
+  UnprocessableEntityException,
+  type OnApplicationShutdown,
+} from '@nestjs/common';
+import { Worker } from 'node:worker_threads';
+import { HEAVY } from './bounds.ts';
+import type { HeavyAnswers, HeavyTask } from './heavy-tasks.ts';
+import type { HeavyReply } from './heavy.thread.ts';
+
+/** The compiled thread, also where the server itself runs from its sources. */
+const THREAD = new URL(
+  import.meta.url.replace('/server/src/', '/server/dist/').replace(/heavy\.service\.[jt]s$/, 'heavy.thread.js'),
+);
+
+/** Hands heavy work to one thread, a piece at a time, with a limit of time and of memory. */
+@Injectable()
+export class HeavyService implements OnApplicationShutdown {
+  private thread: Worker | undefined;
+  private last: Promise<unknown> = Promise.resolve();
+  private waiting = 0;
+  private tasks = 0;
+
+  /**
+   * @throws BadRequestException for what is wrong with what came; UnprocessableEntityException when it takes too long or
+   * too much memory; ServiceUnavailableException when too much waits already
+   */
+  async run<K extends HeavyTask['kind']>(task: HeavyTask & { kind: K }): Promise<HeavyAnswers[K]> {
+    if (this.waiting >= HEAVY.waiting) throw new ServiceUnavailableException('Too much waits to be read; try again');
+    this.waiting += 1;
+    const mine = this.last.then(() => this.one(task));
+    this.last = mine.catch(() => undefined);
+    try {
+      return (await mine) as HeavyAnswers[K];
+    } finally {
+      this.waiting -= 1;
+    }
+  }
+
+  private one(task: HeavyTask): Promise<unknown> {
+    const thread = (this.thread ??= this.open());
+    const id = (this.tasks += 1);
+    return new Promise((resolve, reject) => {
+      const over = (): void => {
+        clearTimeout(timer);
+        thread.off('message', onMessage);
+        thread.off('error', onError);
+        thread.off('exit', onExit);
+      };
+      const giveUp = (why: Error): void => {
+        over();
+        this.close();
+        reject(why);
+      };
+      const timer = setTimeout(
+        () => giveUp(new UnprocessableEntityException(`It takes longer than ${HEAVY.ms / 1000} s to read: send less`)),
+        HEAVY.ms,
+      );
+      const onMessage = (reply: HeavyReply): void => {
+        if (reply.id !== id) return;
+        over();
+        if ('answer' in reply) resolve(reply.answer);
+        else if ('wrong' in reply) reject(refusalOf(reply.wrong));
+        else reject(Object.assign(new Error(reply.broke), reply.code === undefined ? {} : { code: reply.code }));
+      };
+      const onError = (e: Error & { code?: string }): void =>
+        giveUp(
+          e.code === 'ERR_WORKER_OUT_OF_MEMORY'
+            ? new UnprocessableEntityException(`It takes more than ${HEAVY.memoryMb} MB to read: send less`)
+            : e,
+        );
+      const onExit = (code: number): void => giveUp(new Error(`the reading thread ended with ${code}`));
+      thread.on('message', onMessage);
+      thread.on('error', onError);
+      thread.on('exit', onExit);
+      thread.postMessage({ id, task });
+    });
+  }
+
+  private open(): Worker {
+    const thread = new Worker(THREAD, { resourceLimits: { maxOldGenerationSizeMb: HEAVY.memoryMb } });
+    // It holds no process open, and what it says between two tasks is nobody's.
+    thread.unref();
+    return thread;
+  }
+
+  private close(): void {
+    const { thread } = this;
+    this.thread = undefined;
+    thread?.on('error', () => undefined);
+    void thread?.terminate();
+  }
+
+  onApplicationShutdown(): void {
+    this.close();
+  }
+}
+
+function refusalOf({ field, says, status }: { field: string; says: string; status: number }): HttpException {
+  const body = { message: `${field}: ${says}`, errors: { [field]: [says] } };
+  return status === 400 ? new BadRequestException(body) : new HttpException(body, status);
+}
