@@ -118,14 +118,12 @@ export async function openServer(
 }
 
 /** Signs somebody of the demo in and answers their cookies. */
-export async function signIn(
-  http: ReturnType<typeof request>,
-  name: string,
-  pin: string,
-): Promise<string> {
+export async function signIn(http: ReturnType<typeof request>, name: string, pin: string): Promise<string> {
   const answer = await http.post('/api/session').send({ name, pin });
   expect(answer.status).toBe(201);
-  return ((answer.headers as Record<string, unknown>)['set-cookie'] as string[]).map((c) => c.split(';')[0]!).join('; ');
+  return ((answer.headers as Record<string, unknown>)['set-cookie'] as string[])
+    .map((c) => c.split(';')[0]!)
+    .join('; ');
 }
 
 export async function openShop(more: Partial<Config> = {}): Promise<TestShop> {

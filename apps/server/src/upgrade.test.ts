@@ -61,22 +61,20 @@ beforeAll(async () => {
   await client.end();
   url = admin.replace(/\/[^/]+$/, `/${name}`);
   await firstRelease(kept.events.slice(0, 24));
-  app = await makeApp(
-    {
-      port: 0,
-      host: '127.0.0.1',
-      databaseUrl: url,
-      dataDir: mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'upgrade-')),
-      webDir: undefined,
-      libraryDir: join(process.cwd(), 'library'),
-      standIns: '127.0.0.1:1',
-      supplier: 'http://127.0.0.1:1',
-      secureCookie: false,
-      publicUrl: undefined,
-      behindProxy: false,
-      leastFree: 0,
-    },
-  );
+  app = await makeApp({
+    port: 0,
+    host: '127.0.0.1',
+    databaseUrl: url,
+    dataDir: mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'upgrade-')),
+    webDir: undefined,
+    libraryDir: join(process.cwd(), 'library'),
+    standIns: '127.0.0.1:1',
+    supplier: 'http://127.0.0.1:1',
+    secureCookie: false,
+    publicUrl: undefined,
+    behindProxy: false,
+    leastFree: 0,
+  });
   await app.get(SheetsService).loadLibrary();
 });
 afterAll(() => app.close());

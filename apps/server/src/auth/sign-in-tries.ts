@@ -40,10 +40,9 @@ export class SignInTries {
     const [own, address] = countsOf(from).reverse();
     await this.db.query(`DELETE FROM sign_in_try WHERE key = $1`, [own!.key]);
     if (address)
-      await this.db.query(
-        `UPDATE sign_in_try SET tries = greatest(tries - 1, 0), next_at = now() WHERE key = $1`,
-        [address.key],
-      );
+      await this.db.query(`UPDATE sign_in_try SET tries = greatest(tries - 1, 0), next_at = now() WHERE key = $1`, [
+        address.key,
+      ]);
   }
 
   /** Forgets counts that nobody adds to any more. */
@@ -69,12 +68,12 @@ async function countOne(m: EntityManager, { key, free }: Count): Promise<void> {
   const wait = `make_interval(secs => CASE WHEN n < $2 THEN 0 ELSE least(${LONGEST_WAIT_S}, ${FIRST_WAIT_S} * power(2, least(n - $2, 20))) END)`;
   const passed = (await m.query(
     `INSERT INTO sign_in_try AS t (key, tries, last_at, next_at)
-     SELECT $1, n, now(), now() + ${wait} FROM (SELECT 1 AS n) one
+     SELECT $1, n, clock_timestamp(), clock_timestamp() + ${wait} FROM (SELECT 1 AS n) one
      ON CONFLICT (key) DO UPDATE SET (tries, last_at, next_at) = (
-       SELECT n, now(), now() + ${wait}
-       FROM (SELECT CASE WHEN t.last_at BETWEEN now() - make_interval(hours => ${FORGOTTEN_HOURS}) AND now() + interval '1 minute'
+       SELECT n, clock_timestamp(), clock_timestamp() + ${wait}
+       FROM (SELECT CASE WHEN t.last_at BETWEEN clock_timestamp() - make_interval(hours => ${FORGOTTEN_HOURS}) AND clock_timestamp() + interval '1 minute'
                          THEN t.tries + 1 ELSE 1 END AS n) next)
-     WHERE t.next_at <= now() OR t.next_at > now() + make_interval(secs => ${LONGEST_WAIT_S})
+     WHERE t.next_at <= clock_timestamp() OR t.next_at > clock_timestamp() + make_interval(secs => ${LONGEST_WAIT_S})
      RETURNING tries`,
     [key, free],
   )) as unknown[];

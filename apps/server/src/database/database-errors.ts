@@ -18,9 +18,13 @@ export function breaksUnique(e: unknown, constraint: string): boolean {
 export function databaseIsAway(e: unknown): boolean {
   const code = databaseError(e)?.code;
   if (code !== undefined)
-    return /^(08|57P0|53300)/.test(code) || ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND'].includes(code);
+    return (
+      /^(08|57P0|53300)/.test(code) || ['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOTFOUND'].includes(code)
+    );
   const says = e instanceof Error ? e.message : '';
-  return /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Driver not Connected)/.test(says);
+  return /^(Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|Driver not Connected)/.test(
+    says,
+  );
 }
 
 /** Is there no room left to write? */

@@ -5,6 +5,7 @@ import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { FIRST_PIN_FILE } from '../auth/auth.service.ts';
+import { SigningService } from '../jobs/signing.service.ts';
 import { hashPin, pinProblem } from '../auth/pin.ts';
 import { Customer } from '../database/entities/customer.entity.ts';
 import { DrawerSize } from '../database/entities/drawer.entity.ts';
@@ -45,9 +46,7 @@ export async function loadEmpty(db: DataSource, dataDir: string): Promise<boolea
   await mkdir(dataDir, { recursive: true });
   await writeFile(join(dataDir, FIRST_PIN_FILE), `${pin}\n`, { mode: 0o600 });
   await db.getRepository(Workshop).insert({ id: 1, name: 'My workshop', currency: '£', places: [...workshop.places] });
-  await db
-    .getRepository(Person)
-    .insert({ name: 'Owner', initials: 'OW', role: 'owner', pinHash: await hashPin(pin) });
+  await db.getRepository(Person).insert({ name: 'Owner', initials: 'OW', role: 'owner', pinHash: await hashPin(pin) });
   await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
   return true;
 }
@@ -63,6 +62,7 @@ export async function addStandIns(db: DataSource): Promise<void> {
 export async function loadDemo(app: INestApplicationContext, now: Date): Promise<boolean> {
   const db = app.get(DataSource);
   if ((await db.getRepository(Workshop).count()) > 0) return false;
+  app.get(SigningService).unnamed = workshop.name;
   for (const p of people)
     await db
       .getRepository(Person)

@@ -136,7 +136,10 @@ export class JobsService {
    * When a command was given, by the server's clock: now, or for what was given without a line as long ago as the device
    * counted, if its person was signed in then. What the device's own clock showed is kept beside it and decides nothing.
    */
-  private async timesOf(dto: CommandEnvelopeDto, { person, at: now }: Asker): Promise<Omit<Asker, 'person' | 'device'>> {
+  private async timesOf(
+    dto: CommandEnvelopeDto,
+    { person, at: now }: Asker,
+  ): Promise<Omit<Asker, 'person' | 'device'>> {
     const deviceAt = new Date(dto.at).toISOString();
     const age = dto.ageMs ?? 0;
     if (age <= AT_ONCE_MS) return { at: now, deviceAt };
@@ -190,7 +193,9 @@ export class JobsService {
         refusal: { code: 'other-job', says: 'It was given to another job', clears: 'Give it anew' },
         missed: [],
       });
-    const missed = (await this.log.events(m, jobId, Math.min(seen, given.first - 1))).filter((e) => e.seq <= given.last);
+    const missed = (await this.log.events(m, jobId, Math.min(seen, given.first - 1))).filter(
+      (e) => e.seq <= given.last,
+    );
     if (given.refusal)
       throw new RefusedException({ refusal: given.refusal, missed: missed.filter((e) => e.seq > seen) });
     return { events: missed };
@@ -267,7 +272,9 @@ export class JobsService {
       newest.type === 'handed-over' ||
       (state.signed !== undefined && newest.type === 'moved')
     ) {
-      const signatures = [...row.signatures, this.signing.sign(jobId, newest.seq, newest.hash, newest.at)];
+      const workshop = await this.workshopName(m);
+      const { seq, hash: signedHead, at } = newest;
+      const signatures = [...row.signatures, this.signing.sign(jobId, { seq, head: signedHead, at, workshop })];
       await m.query(`UPDATE job SET signatures = $2 WHERE id = $1`, [jobId, JSON.stringify(signatures)]);
     }
     const answer =
@@ -338,16 +345,21 @@ export class JobsService {
 
   async exported(id: string): Promise<JobExport> {
     const { job, sheet, state } = await this.log.load(id);
-    const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
     return {
-      jubb: 'job-record/4',
+      jubb: 'job-record/5',
       job: id,
-      workshop: workshop.name,
+      // As it was called when it signed, whatever it is called by now.
+      workshop: job.signatures.at(-1)?.workshop ?? (await this.workshopName(this.db.manager)),
       sheet: await this.log.pinnedSheet(job.sheet, job.revision),
       events: await this.log.events(this.db.manager, id, 0),
       signatures: job.signatures,
       record: JSON.parse(JSON.stringify(buildRecord(sheet, state))) as JobExport['record'],
     };
+  }
+
+  private async workshopName(m: EntityManager): Promise<string> {
+    // While the demo is loaded there is no workshop yet.
+    return (await m.getRepository(Workshop).findOneBy({ id: 1 }))?.name ?? this.signing.unnamed;
   }
 
   /** Rate and tax as they are set now; asked once a few seconds, since every command is held against them. */
@@ -383,18 +395,18 @@ const envelopeOf = (state: BenchState, id: string, command: Command, asker: Aske
   id,
   job: state.job,
   who: pick(asker.person),
-  at: notBefore(state, asker.at).toISOString(),
+  at: notBefore(state, asker).toISOString(),
   ...(asker.deviceAt === undefined ? {} : { deviceAt: asker.deviceAt }),
   ...(asker.receivedAt === undefined ? {} : { receivedAt: asker.receivedAt }),
   device: asker.device,
   command,
 });
 
-/** Times of a log never run backwards. */
-function notBefore(state: BenchState, at: Date): Date {
+/** Times of a log never run backwards, but from one that is itself ahead of the clock. */
+function notBefore(state: BenchState, { at, receivedAt }: Asker): Date {
   const last = state.history ? new Date(state.history.event.at) : at;
-  const ahead = last.getTime() - at.getTime();
-  return ahead > 0 && ahead <= AHEAD_MS ? last : at;
+  const now = receivedAt === undefined ? at : new Date(receivedAt);
+  return last > at && last.getTime() <= now.getTime() + AHEAD_MS ? last : at;
 }
 
 const pick = (p: Asker['person']): Asker['person'] => ({ id: p.id, name: p.name, initials: p.initials });

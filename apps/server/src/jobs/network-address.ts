@@ -20,7 +20,11 @@ export function ownAddress(asked: string, port: number, publicUrl?: string): str
   if (publicUrl !== undefined) return publicUrl;
   const name = asked.replace(/:\d{1,5}$/, '').toLowerCase();
   const self = hostname().toLowerCase();
-  const own = new Set([self, `${self}.local`, ...cards().map((c) => (c.family === 'IPv6' ? `[${c.address}]` : c.address))]);
+  const own = new Set([
+    self,
+    `${self}.local`,
+    ...cards().map((c) => (c.family === 'IPv6' ? `[${c.address}]` : c.address)),
+  ]);
   return own.has(name) ? `http://${asked}` : cardAddress(asked, port);
 }
 

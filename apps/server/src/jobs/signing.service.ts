@@ -10,6 +10,8 @@ import { CONFIG, type Config } from '../config/config.ts';
 export class SigningService {
   private readonly key: KeyObject;
   readonly publicKey: string;
+  /** What signs while the workshop has no name yet. */
+  unnamed = 'A workshop';
 
   constructor(@Inject(CONFIG) config: Config) {
     const folder = join(config.dataDir, 'keys');
@@ -25,13 +27,12 @@ export class SigningService {
     writeFileSync(join(folder, 'workshop.pub'), `${this.publicKey}\n`);
   }
 
-  sign(job: string, seq: number, head: string, at: string): HeadSignature {
+  /** Signs the head of a log, with the workshop's name and the time. */
+  sign(job: string, signed: Pick<Required<HeadSignature>, 'seq' | 'head' | 'at' | 'workshop'>): HeadSignature {
     return {
-      seq,
-      head,
-      signature: sign(null, Buffer.from(signedText(job, seq, head)), this.key).toString('hex'),
+      ...signed,
+      signature: sign(null, Buffer.from(signedText(job, signed)), this.key).toString('hex'),
       publicKey: this.publicKey,
-      at,
     };
   }
 }

@@ -57,7 +57,9 @@ export class PhotosController {
   @Post('jobs/:id/photos')
   @HttpCode(200)
   @AllowedFor('owner', 'mechanic')
-  @UseInterceptors(FileInterceptor('photo', { limits: { ...FORM, fileSize: MOST_BYTES, files: 1 }, preservePath: true }))
+  @UseInterceptors(
+    FileInterceptor('photo', { limits: { ...FORM, fileSize: MOST_BYTES, files: 1 }, preservePath: true }),
+  )
   async add(
     @Param('id', ParseUUIDPipe) job: string,
     @Body() body: PhotoDto,

@@ -33,7 +33,8 @@ export class ProblemFilter implements ExceptionFilter {
     const response = http.getResponse<Response>();
     const problem = this.problemOf(error, request);
     if (problem.status === 503) response.setHeader('Retry-After', '2');
-    else if (problem.status >= 500) this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
+    else if (problem.status >= 500)
+      this.log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
     if (response.headersSent) {
       response.end();
       return;

@@ -1,4 +1,4 @@
-import { stringify } from 'csv-stringify/sync';
+import { writeCsv } from '../csv/write-csv.ts';
 import type { JobRecord } from './record.ts';
 import type { Reading } from './state.ts';
 
@@ -45,5 +45,5 @@ export function recordCsv(record: JobRecord): string {
       ]),
     ),
   ];
-  return stringify(rows, { header: true, columns: [...COLUMNS] });
+  return writeCsv(COLUMNS, rows);
 }

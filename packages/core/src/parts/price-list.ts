@@ -1,5 +1,6 @@
 import { CsvError, parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
+import { cellText } from '../csv/write-csv.ts';
 import { JubbError } from '../error.ts';
 import type { CatalogueItem } from './order-plan.ts';
 import { newestNumber } from './supersessions.ts';
@@ -20,6 +21,8 @@ export interface PriceList {
 }
 /** More lines than this are refused whole: it is no price list of a workshop's suppliers. */
 export const MOST_LINES = 200_000;
+/** Characters of a line: longer ones are no line of a list. */
+const LONGEST_LINE = 10_000;
 const MOST_PRICE_MINOR = 100_000_000;
 const LONGEST = { number: 40, title: 120, supplier: 80 } as const;
 
@@ -109,6 +112,7 @@ export function readPriceList(text: string, supplier: string): PriceList {
       relax_quotes: true,
       skip_empty_lines: true,
       trim: true,
+      max_record_size: LONGEST_LINE,
       on_record: (record: string[], { lines: line }): null => {
         take(record, line);
         return null;
@@ -150,7 +154,9 @@ function columnsOf(heading: readonly string[]): Columns {
 
 /** The separator of a list: the one that stands most often in its heading. */
 function delimiterOf(text: string): string {
-  const heading = text.slice(0, text.search(/[\r\n]/) < 0 ? undefined : text.search(/[\r\n]/));
+  const start = text.slice(0, LONGEST_LINE);
+  const end = start.search(/[\r\n]/);
+  const heading = end < 0 ? start : start.slice(0, end);
   const often = (mark: string): number => heading.split(mark).length;
   return [',', ';', '\t'].reduce((best, mark) => (often(mark) > often(best) ? mark : best));
 }
@@ -233,13 +239,12 @@ const sameItem = (a: CatalogueItem, b: CatalogueItem): boolean =>
 
 /** The catalogue as CSV, which reads back as it was. A cell that looks like a formula is held by an apostrophe. */
 export function writePriceList(items: Iterable<CatalogueItem>): string {
-  const safe = (text: string): string => (isFormula(text) ? `'${text}` : text);
   const rows = [...items].map((i) => [
-    safe(i.number),
-    safe(i.title),
+    cellText(i.number),
+    cellText(i.title),
     (i.priceMinor / 100).toFixed(2),
-    safe(i.supplier),
-    safe(i.supersededBy ?? ''),
+    cellText(i.supplier),
+    cellText(i.supersededBy ?? ''),
   ]);
   return stringify([['number', 'title', 'price', 'supplier', 'superseded by'], ...rows], {
     record_delimiter: 'windows',

@@ -20,11 +20,11 @@ const stamped = (properties: object, required: readonly string[] = []): object =
 
 export const recordSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  title: 'Jubb job record, form 4',
+  title: 'Jubb job record, form 5',
   type: 'object',
   required: ['jubb', 'job', 'workshop', 'sheet', 'events', 'signatures', 'record'],
   properties: {
-    jubb: { enum: ['job-record/1', 'job-record/2', 'job-record/3', 'job-record/4'] },
+    jubb: { enum: ['job-record/1', 'job-record/2', 'job-record/3', 'job-record/4', 'job-record/5'] },
     job: text,
     workshop: text,
     sheet: { type: 'object', required: ['id', 'revision', 'title', 'steps'] },
@@ -37,7 +37,9 @@ export const recordSchema = {
         v: { type: 'integer', minimum: 1 },
         payload: { type: 'object' },
         who: person,
-        at: { type: 'string', description: 'ISO 8601, UTC' },
+        at: { type: 'string', description: 'ISO 8601, UTC: by the server’s clock' },
+        deviceAt: { type: 'string', description: 'what the device’s clock showed' },
+        receivedAt: { type: 'string', description: 'when the server had it, where it was given without a line' },
         hash: { ...hex(64), description: 'sha256 of the hash before and the canonical JSON (RFC 8785) of the event' },
       },
     }),
@@ -47,9 +49,14 @@ export const recordSchema = {
       properties: {
         seq: { type: 'integer' },
         head: hex(64),
-        signature: { ...hex(128), description: 'Ed25519 over "jubb head JOB SEQ HEAD"' },
+        signature: {
+          ...hex(128),
+          description:
+            'Ed25519 over "jubb head of a bench " and the canonical JSON of at, head, job, seq and workshop; without workshop over "jubb head JOB SEQ HEAD"',
+        },
         publicKey: hex(64),
         at: text,
+        workshop: { type: 'string', description: 'absent before form 5' },
       },
     }),
     record: {

@@ -28,15 +28,16 @@ function exported(): JobExport {
   const events = chain(firstHash('j1'), bench.events);
   const head = events.at(-1)!;
   // Signed by Node's own implementation; verified by another.
-  const signature = sign(null, Buffer.from(signedText('j1', head.seq, head.hash)), keys.privateKey).toString('hex');
+  const signed = { seq: head.seq, head: head.hash, at: head.at, workshop: 'Skerrow Rebuilds' };
+  const signature = sign(null, Buffer.from(signedText('j1', signed)), keys.privateKey).toString('hex');
   return JSON.parse(
     JSON.stringify({
-      jubb: 'job-record/4',
+      jubb: 'job-record/5',
       job: 'j1',
       workshop: 'Skerrow Rebuilds',
       sheet: bench.sheet,
       events,
-      signatures: [{ seq: head.seq, head: head.hash, signature, publicKey, at: head.at }],
+      signatures: [{ ...signed, signature, publicKey }],
       record: buildRecord(bench.sheet, bench.state),
     }),
   ) as JobExport;
@@ -113,6 +114,7 @@ describe('records of older forms', () => {
     ['job-record/3', ['proving'], true],
     ['job-record/3', ['desk', 'proving'], false],
     ['job-record/4', ['proving'], false],
+    ['job-record/4', [], true],
   ] as const)('%s without %s verifies: %s', (jubb, gone, good) => {
     const older = altered((f) => {
       f.jubb = jubb;
@@ -186,6 +188,97 @@ describe('verifying an export', () => {
     const result = verifyExport(bad, [publicKey]);
     expect(result.good).toBe(false);
     expect(result.checks.filter((c) => !c.good).map((c) => c.what)).toContain(what);
+  });
+
+  test.each<[string, (f: Mutable<JobExport>) => void, string]>([
+    ['the name of the workshop', (f) => void (f.workshop = 'Another Bench'), 'workshop'],
+    ['the time of the signature', (f) => void (f.signatures[0]!.at = '2020-01-01T00:00:00.000Z'), 'signature'],
+    ['the name under the signature', (f) => void (f.signatures[0]!.workshop = 'Another Bench'), 'signature'],
+    ['the name taken out of the signature', (f) => void delete f.signatures[0]!.workshop, 'signature'],
+    ['a bogus signature before it', (f) => void f.signatures.unshift({ ...f.signatures[0]!, seq: 1 }), 'signature'],
+    ['the signature twice', (f) => void f.signatures.push({ ...f.signatures[0]! }), 'signature'],
+    [
+      'a signature of an event that there is not',
+      (f) => void f.signatures.push({ ...f.signatures[0]!, seq: 999 }),
+      'signature',
+    ],
+    ['a field added to the file', (f) => void ((f as unknown as Record<string, unknown>)['note'] = 'x'), 'form'],
+    [
+      'a field added to a signature',
+      (f) => void ((f.signatures[0] as unknown as Record<string, unknown>)['by'] = 'x'),
+      'form',
+    ],
+    ['a field added to the record', (f) => void ((f.record as unknown as Record<string, unknown>)['x'] = 1), 'record'],
+    ['a field added to an event', (f) => void ((f.events[3] as unknown as Record<string, unknown>)['x'] = 1), 'chain'],
+    ['no name of a workshop', (f) => void delete (f as Partial<typeof f>).workshop, 'form'],
+    ['a name of three million letters', (f) => void (f.workshop = 'x'.repeat(3_000_000)), 'form'],
+    ['a number that is a word', (f) => void ((f.record as { number: unknown }).number = 'abc'), 'form'],
+    ['no serial', (f) => void ((f.record.unit as { serial: unknown }).serial = null), 'form'],
+    ['a key that is not hex', (f) => void (f.signatures[0]!.publicKey = 'not a key at all'), 'form'],
+    ['a booking without its sheet', (f) => void delete (f.events[0]!.payload as { sheet?: unknown }).sheet, 'chain'],
+  ])('changed: %s', (_, change, what) => {
+    const result = verifyExport(altered(change), [publicKey]);
+    expect(result.checks.filter((c) => !c.good && c.what !== 'key').map((c) => c.what)).toContain(what);
+    expect(result.good).toBe(false);
+  });
+
+  test('a signature of another workshop beside ours makes it one that you have not met', () => {
+    const theirs = generateKeyPairSync('ed25519');
+    const theirKey = theirs.publicKey.export({ type: 'spki', format: 'der' }).subarray(-32).toString('hex');
+    const first = file.events[0]!;
+    const own = { seq: 1, head: first.hash, at: first.at, workshop: 'Elsewhere' };
+    const signature = sign(null, Buffer.from(signedText('j1', own)), theirs.privateKey).toString('hex');
+    const both = altered((f) => void f.signatures.unshift({ ...own, signature, publicKey: theirKey }));
+    expect(verifyExport(both, [publicKey])).toMatchObject({ good: true, known: false });
+  });
+
+  test('a record of an older form says that its workshop is not signed', () => {
+    const kept = JSON.parse(readFileSync(join(__dirname, '../kept/job-record-1.json'), 'utf8')) as JobExport;
+    const says = (f: JobExport): string => verifyExport(f, []).checks.find((c) => c.what === 'workshop')!.says;
+    expect(says(kept)).toContain('not signed');
+    expect(says(file)).toBe('The name of the workshop is signed');
+    const late = { ...kept, signatures: kept.signatures.map((s) => ({ ...s, at: '2031-01-01T00:00:00.000Z' })) };
+    expect(verifyExport(late, []).good).toBe(false);
+  });
+
+  test('whatever letter of the file is changed, it is found', () => {
+    const text = JSON.stringify(file);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: text.length - 1 }),
+        fc.constantFrom('0', '7', 'a', 'x', ' ', '"'),
+        (i, letter) => {
+          const changed = text.slice(0, i) + letter + text.slice(i + 1);
+          let read: unknown;
+          try {
+            read = JSON.parse(changed);
+          } catch {
+            // It is no file any more, and nobody takes it for one.
+            return;
+          }
+          if (canonicalJson(read) === canonicalJson(file)) return;
+          expect(verifyExport(read, [publicKey]).good).toBe(false);
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+
+  test('whatever it is given, it does not throw', () => {
+    fc.assert(
+      fc.property(
+        fc.jsonValue(),
+        fc.constantFrom('events', 'signatures', 'record', 'sheet', 'job', 'workshop'),
+        (value, key) => {
+          expect(
+            verifyExport(
+              altered((f) => void ((f as unknown as Record<string, unknown>)[key] = value)),
+              [],
+            ).good,
+          ).toBe(false);
+        },
+      ),
+    );
   });
 
   test('names the first bad event', () => {

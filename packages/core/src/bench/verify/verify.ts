@@ -1,26 +1,13 @@
-import type { Sheet } from '../../sheet/index.ts';
 import { canonicalJson, checkChain, sha256Hex } from '../chain.ts';
-import type { LoggedEvent } from '../events.ts';
 import { fold } from '../evolve.ts';
-import { buildRecord, type JobRecord } from '../record.ts';
-import { fingerprint, signatureFits, type HeadSignature } from './signature.ts';
+import { buildRecord } from '../record.ts';
+import { formProblem, forms, type JobExport } from './export-form.ts';
+import { fingerprint, signatureFits } from './signature.ts';
 
-const forms = ['job-record/1', 'job-record/2', 'job-record/3', 'job-record/4'] as const;
-
-/** What a job is exported as. */
-export interface JobExport {
-  /** Form 1 had no `strip` in its record, form 2 no `desk`, form 3 no `proving`; each is read and verified as it was. */
-  readonly jubb: (typeof forms)[number];
-  readonly job: string;
-  readonly workshop: string;
-  readonly sheet: Sheet;
-  readonly events: readonly LoggedEvent[];
-  readonly signatures: readonly HeadSignature[];
-  readonly record: JobRecord;
-}
+export type { JobExport } from './export-form.ts';
 
 export interface Check {
-  readonly what: 'form' | 'chain' | 'sheet' | 'record' | 'signature' | 'key';
+  readonly what: 'form' | 'chain' | 'sheet' | 'record' | 'signature' | 'workshop' | 'key';
   readonly good: boolean;
   readonly says: string;
 }
@@ -39,7 +26,7 @@ export interface Verification {
  * Verifies an exported job: the chain is whole; the sheet is the one pinned at booking; the record says what the log
  * says; the last event is signed. Apart from that: whether the key is one of `knownKeys` (hex). Never throws.
  */
-export function verifyExport(file: unknown, knownKeys: readonly string[]): Verification {
+export function verifyExport(given: unknown, knownKeys: readonly string[]): Verification {
   const checks: Check[] = [];
   const say = (what: Check['what'], good: boolean, says: string): boolean => {
     checks.push({ what, good, says });
@@ -52,10 +39,12 @@ export function verifyExport(file: unknown, knownKeys: readonly string[]): Verif
     ...more,
   });
 
-  if (!isExport(file)) {
-    say('form', false, 'This is not a record exported from Jubb');
+  const problem = formProblem(given);
+  if (problem !== undefined) {
+    say('form', false, `This is not a record exported from Jubb: ${problem}`);
     return result();
   }
+  const file = given as JobExport;
   const chain = checkChain(file.job, file.events);
   if (!chain.whole) {
     say('chain', false, `The chain breaks at event ${chain.firstBad}: ${chain.why}`);
@@ -64,7 +53,9 @@ export function verifyExport(file: unknown, knownKeys: readonly string[]): Verif
   say('chain', true, `The chain of ${file.events.length} events is whole`);
 
   const booked = file.events.find((e) => e.type === 'job-booked');
-  const sheetHash = booked?.type === 'job-booked' ? booked.payload.sheet.hash : undefined;
+  // A log of somebody else's making may say anything: it is looked at, not trusted.
+  const pinned = booked?.payload as { readonly sheet?: { readonly hash?: unknown } } | undefined;
+  const sheetHash = typeof pinned?.sheet?.hash === 'string' ? pinned.sheet.hash : undefined;
   say(
     'sheet',
     sheetHash === sha256Hex(canonicalJson(file.sheet)),
@@ -73,25 +64,45 @@ export function verifyExport(file: unknown, knownKeys: readonly string[]): Verif
 
   say('record', recordAgrees(file), 'The record is held against what the log folds to');
 
-  const last = file.signatures.findLast((s) => file.events[s.seq - 1]?.hash === s.head);
+  const last = file.signatures.at(-1);
   if (!last) {
-    say('signature', false, 'No signature fits this chain: the job is not signed off');
+    say('signature', false, 'It is not signed: the job is not signed off');
     return result({ head: chain.head });
   }
+  const wrong = wrongSignature(file);
   const after = file.events.length - last.seq;
-  const fits = signatureFits(file.job, last);
   say(
     'signature',
-    fits && after === 0,
-    fits
-      ? after === 0
-        ? `The head is signed, event ${last.seq}`
-        : `${after} events follow the last signature`
-      : 'The signature does not fit the head',
+    wrong === undefined && after === 0,
+    wrong ?? (after === 0 ? `The head is signed, event ${last.seq}` : `${after} events follow the last signature`),
   );
-  const known = knownKeys.includes(last.publicKey);
+  say(
+    'workshop',
+    last.workshop === undefined || last.workshop === file.workshop,
+    last.workshop === undefined
+      ? 'The name of the workshop is not signed in a record of this age: it is what the file says'
+      : last.workshop === file.workshop
+        ? 'The name of the workshop is signed'
+        : 'The name of the workshop is another than the one that is signed',
+  );
+  const known = file.signatures.every((s) => knownKeys.includes(s.publicKey));
   say('key', known, known ? 'Signed by this workshop' : 'Signed with a key you have not met');
   return result({ head: chain.head, fingerprint: fingerprint(last.publicKey), known });
+}
+
+/** What is wrong with the signatures, of which each must fit; undefined when nothing is. */
+function wrongSignature({ job, events, signatures }: JobExport): string | undefined {
+  let before = 0;
+  for (const s of signatures) {
+    const event = events[s.seq - 1];
+    if (s.seq <= before) return 'The signatures are not in order';
+    if (event?.hash !== s.head) return `A signature is of something else than event ${s.seq}`;
+    if (!signatureFits(job, s)) return `The signature of event ${s.seq} does not fit`;
+    // An older signature does not hold its time, but the event that it signs does.
+    if (s.workshop === undefined && s.at !== event.at) return `The time of the signature of event ${s.seq} was changed`;
+    before = s.seq;
+  }
+  return undefined;
 }
 
 function recordAgrees(file: JobExport): boolean {
@@ -109,26 +120,4 @@ function recordAgrees(file: JobExport): boolean {
     // A sheet or log that no longer folds cannot agree with anything; the check says so.
     return false;
   }
-}
-
-function isExport(file: unknown): file is JobExport {
-  if (typeof file !== 'object' || file === null) return false;
-  const f = file as Record<string, unknown>;
-  return (
-    forms.some((form) => form === f['jubb']) &&
-    typeof f['job'] === 'string' &&
-    Array.isArray(f['events']) &&
-    f['events'].every((e) => typeof e === 'object' && e !== null && typeof (e as LoggedEvent).hash === 'string') &&
-    Array.isArray(f['signatures']) &&
-    f['signatures'].every(
-      (s) =>
-        typeof s === 'object' &&
-        s !== null &&
-        Number.isInteger((s as HeadSignature).seq) &&
-        typeof (s as HeadSignature).signature === 'string' &&
-        typeof (s as HeadSignature).publicKey === 'string',
-    ) &&
-    typeof f['sheet'] === 'object' &&
-    typeof f['record'] === 'object'
-  );
 }

@@ -7,12 +7,10 @@ import { SheetError, type SheetProblem } from '../errors.ts';
 import { lintSheet } from '../lint/lint.ts';
 import { sheetSchema } from '../schema/schema.ts';
 import type { Sheet } from '../types.ts';
-import { positionOf } from './positions.ts';
+import { positionsIn } from './positions.ts';
+import { duplicateKeys, MOST_PROBLEMS, tooMuchText } from './too-much.ts';
 
 const validate = new Ajv2020({ allErrors: true, verbose: true, allowUnionTypes: true }).compile(sheetSchema);
-
-/** A sheet is a text of at most this many characters: far more than any real one, far less than an attack. */
-const LONGEST = 400_000;
 
 export interface ReadSheet {
   /** Present when no problem is an error. */
@@ -26,30 +24,21 @@ export interface ReadSheet {
  * column. Never throws for what is in the text.
  */
 export function readSheet(text: string): ReadSheet {
-  if (text.length > LONGEST) {
-    return {
-      problems: [
-        {
-          severity: 'error',
-          code: 'too-long',
-          path: '',
-          message: `a sheet of more than ${LONGEST} characters`,
-          line: 1,
-          column: 1,
-        },
-      ],
-    };
-  }
+  const tooMuch = tooMuchText(text);
+  if (tooMuch) return { problems: [tooMuch] };
   const counter = new LineCounter();
-  const doc = parseDocument(text, { lineCounter: counter, prettyErrors: false, uniqueKeys: true });
+  // Keys that stand twice are looked for below: the parser's own way compares each key with each.
+  const doc = parseDocument(text, { lineCounter: counter, prettyErrors: false, uniqueKeys: false });
   if (doc.errors.length > 0) {
     return {
-      problems: doc.errors.map((e) => {
+      problems: doc.errors.slice(0, MOST_PROBLEMS).map((e) => {
         const { line, col } = counter.linePos(e.pos[0]);
         return { severity: 'error', code: 'not-yaml', path: '', message: e.message, line, column: col };
       }),
     };
   }
+  const twice = duplicateKeys(doc, counter);
+  if (twice.length > 0) return { problems: twice };
   let raw: unknown;
   try {
     raw = doc.toJS({ maxAliasCount: 50 });
@@ -67,10 +56,11 @@ export function readSheet(text: string): ReadSheet {
       ],
     };
   }
+  const positionOf = positionsIn(doc, counter);
   const placed = (at: Path, p: Omit<SheetProblem, 'line' | 'column' | 'path'>): SheetProblem => ({
     ...p,
     path: pathText(at),
-    ...positionOf(doc, counter, at),
+    ...positionOf(at),
   });
   if (!validate(raw)) {
     const problems = schemaProblems(validate.errors ?? [], raw).map(({ at, code, message }) =>
@@ -115,7 +105,7 @@ function rungIndex(at: Path, sheet: Sheet): Path {
 /** Ajv's errors in our words; where a choice of shapes failed, the branch that got furthest speaks. */
 function schemaProblems(errors: readonly ErrorObject[], raw: unknown): { at: Path; code: string; message: string }[] {
   const out = new Map<string, { at: Path; code: string; message: string }>();
-  const deepest = Math.max(...errors.map((e) => e.instancePath.split('/').length));
+  const deepest = errors.reduce((most, e) => Math.max(most, e.instancePath.split('/').length), 0);
   const telling = errors.filter(
     (e) => !['anyOf', 'if'].includes(e.keyword) || e.instancePath.split('/').length === deepest,
   );
@@ -153,6 +143,7 @@ function schemaProblems(errors: readonly ErrorObject[], raw: unknown): { at: Pat
     }
     const given = e.keyword === 'additionalProperties' || raw === undefined ? '' : shownData(e.data);
     const key = `${pathText(at)} ${code}`;
+    if (out.size >= MOST_PROBLEMS) break;
     if (!out.has(key)) out.set(key, { at, code, message: given ? `${message}; came: ${given}` : message });
   }
   return [...out.values()];
