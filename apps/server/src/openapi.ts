@@ -1,6 +1,6 @@
 import type { INestApplication } from '@nestjs/common';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
-import { commandDtos } from '@jubb/contract';
+import { commandDtos, MOST_SLOTS } from '@jubb/contract';
 import { curveKinds } from '@jubb/core/bench';
 import { reckoners } from '@jubb/core/reckoners';
 import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
@@ -8,6 +8,19 @@ import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
 import { schemaOfFields } from './reckon/field-schema.ts';
 
 type Schemas = NonNullable<NonNullable<OpenAPIObject['components']>['schemas']>;
+
+const minute = { type: 'number' as const, minimum: 0, description: 'minutes since 1970, UTC' };
+const slotSchema = {
+  type: 'object' as const,
+  required: ['activity', 'start', 'end', 'on'],
+  properties: {
+    activity: { type: 'string' as const },
+    start: minute,
+    end: minute,
+    on: { type: 'array' as const, items: { type: 'string' as const } },
+    place: { type: 'string' as const },
+  },
+};
 
 /**
  * The API's own description. Bodies are described by the very decorators that check them (class-validator), and the
@@ -46,6 +59,11 @@ export function openApi(app: INestApplication): OpenAPIObject {
         items: { type: 'array', items: { type: 'array', items: { type: 'string' }, minItems: 2, maxItems: 2 } },
         description: 'opening hours, Monday first: of each day spans such as ["08:00", "12:00"]',
       },
+      isSlots: { type: 'array', maxItems: MOST_SLOTS, items: slotSchema },
+      isPins: { type: 'array', maxItems: 500, items: { ...slotSchema, required: ['activity', 'start'] } },
+      isInstant: { type: 'string', format: 'date-time' },
+      isClock: { type: 'string', format: 'date-time' },
+      isDay: { type: 'string', format: 'date' },
       isTorque: { description: 'a torque' },
       isKnownUnit: { description: 'a unit such as N·m, ft·lbf, mm, thou' },
     },

@@ -13,5 +13,6 @@ export * from './run-shape.ts';
 export * from './stand.dto.ts';
 export * from './parts.dto.ts';
 export * from './plan.dto.ts';
+export * from './plan-slots.ts';
 export * from './unit.dto.ts';
 export * from './views.ts';

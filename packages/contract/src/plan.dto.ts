@@ -17,56 +17,24 @@ import {
 } from 'class-validator';
 import { IsDay } from './instant.ts';
 import { LARGEST_INT } from './limits.ts';
+import { IsPins, IsSlots, LATEST_MINUTE } from './plan-slots.ts';
 import { IsWeek } from './week.ts';
-
-/** The year 2200, in minutes since 1970. */
-const LATEST_MINUTE = 120_960_000;
-/** Pieces of a plan: some hundreds of jobs. */
-const MOST_SLOTS = 6000;
 
 export const jobWeights = [1, 2, 4] as const;
 
-export class SlotDto {
-  @IsString()
-  @MaxLength(200)
-  activity: string;
-
-  /** Minutes since 1970, UTC. */
-  @IsNumber()
-  @Min(0)
-  @Max(LATEST_MINUTE)
-  start: number;
-
-  @IsNumber()
-  @Min(0)
-  @Max(LATEST_MINUTE)
-  end: number;
-
-  @IsArray()
-  @ArrayMaxSize(10)
-  @IsString({ each: true })
-  on: string[];
-
-  @IsOptional()
-  @IsString()
-  @MaxLength(40)
-  place?: string;
+/** When a piece of work is done, minutes since 1970, and on what. */
+export interface SlotBody {
+  readonly activity: string;
+  readonly start: number;
+  readonly end: number;
+  readonly on: string[];
+  readonly place?: string;
 }
-export class PinDto {
-  @IsString()
-  @MaxLength(200)
-  activity: string;
-
-  @IsNumber()
-  @Min(0)
-  @Max(LATEST_MINUTE)
-  start: number;
-
-  @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(10)
-  @IsString({ each: true })
-  on?: string[];
+/** A piece of work that somebody has put where it is. */
+export interface PinBody {
+  readonly activity: string;
+  readonly start: number;
+  readonly on?: string[];
 }
 /** Hours beside the usual ones: everybody's, one person's, or a helper's. */
 export class ExtraHoursDto {
@@ -103,17 +71,11 @@ export class TakePlanDto {
   @Max(LATEST_MINUTE)
   now: number;
 
-  @IsArray()
-  @ArrayMaxSize(MOST_SLOTS)
-  @ValidateNested({ each: true })
-  @Type(() => SlotDto)
-  slots: SlotDto[];
+  @IsSlots()
+  slots: SlotBody[];
 
-  @IsArray()
-  @ArrayMaxSize(500)
-  @ValidateNested({ each: true })
-  @Type(() => PinDto)
-  pins: PinDto[];
+  @IsPins()
+  pins: PinBody[];
 
   /** Hours that this plan needs and that are agreed on with it. */
   @IsOptional()

@@ -4,7 +4,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Subject } from 'rxjs';
-import { DataSource, IsNull, MoreThan, Not } from 'typeorm';
+import { DataSource, IsNull, Not } from 'typeorm';
 import { CONFIG, onNetwork, type Config } from '../config/config.ts';
 import { Person } from '../database/entities/person.entity.ts';
 import { Session } from '../database/entities/session.entity.ts';
@@ -135,7 +135,13 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   private sessionOf(tokenHash: string, now: Date): Promise<Session | null> {
-    return this.db.getRepository(Session).findOneBy({ tokenHash, expiresAt: MoreThan(now), endedAt: IsNull() });
+    // One statement, since every request asks it: `findOne` asks twice where it joins.
+    return this.db
+      .getRepository(Session)
+      .createQueryBuilder('s')
+      .innerJoinAndSelect('s.person', 'person')
+      .where('s.tokenHash = :tokenHash AND s.expiresAt > :now AND s.endedAt IS NULL', { tokenHash, now })
+      .getOne();
   }
 
   /** The first moment from `claimed` on at which a person was signed in; `now` when there is none. */

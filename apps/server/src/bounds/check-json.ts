@@ -16,7 +16,7 @@ export class BodyError extends Error {
  * not be stored. Goes through it once, without recursion.
  * @throws BodyError
  */
-export function parseBody(text: string, bound: Pick<BodyBound, 'depth' | 'values'>): unknown {
+export function parseBody(text: string, bound: Omit<BodyBound, 'bytes' | 'raw'>): unknown {
   tooDeep(text, bound.depth);
   let body: unknown;
   try {
@@ -46,15 +46,21 @@ function tooDeep(text: string, most: number): void {
 }
 
 /** Counts what is in a parsed body and looks at its texts. @throws BodyError */
-export function checkJson(body: unknown, { values: most }: Pick<BodyBound, 'values'>): void {
+export function checkJson(
+  body: unknown,
+  { values: most, objects: mostObjects }: Pick<BodyBound, 'values' | 'objects'>,
+): void {
   const left: unknown[] = [body];
   let values = 0;
+  let objects = 0;
   const count = (n: number): void => {
     values += n;
     if (values > most) throw new BodyError(413, `The body has more than ${most} keys and items`);
   };
   while (left.length > 0) {
     const value = left.pop();
+    if (typeof value === 'object' && value !== null && (objects += 1) > mostObjects)
+      throw new BodyError(413, `The body has more than ${mostObjects} lists and objects`);
     if (typeof value === 'string') storable(value);
     else if (Array.isArray(value)) {
       count(value.length);

@@ -103,6 +103,9 @@ export function readPriceList(text: string, supplier: string): PriceList {
       ...(given.supersededBy === '' ? {} : { supersededBy: given.supersededBy }),
     });
   };
+  const tooLong = longLine(text);
+  if (tooLong !== undefined)
+    throw new RangeError(`Line ${tooLong} has more than ${LONGEST_LINE} characters: this is no price list`);
   // Line by line, so that a long list is never held as a table beside the items.
   try {
     parse(text, {
@@ -150,6 +153,20 @@ function columnsOf(heading: readonly string[]): Columns {
     if (at[name] < 0)
       throw new RangeError(`The heading has no column "${name}"; it has: ${heading.join(', ').slice(0, 200)}`);
   return at;
+}
+
+/** The first line of a text that is longer than any line of a list; undefined when none is. */
+function longLine(text: string): number | undefined {
+  let begin = 0;
+  let line = 1;
+  for (let i = 0; i <= text.length; i += 1) {
+    const c = text.charCodeAt(i);
+    if (i - begin > LONGEST_LINE) return line;
+    if (c !== 10 && c !== 13) continue;
+    begin = i + 1;
+    if (c === 10) line += 1;
+  }
+  return undefined;
 }
 
 /** The separator of a list: the one that stands most often in its heading. */
