@@ -1,9 +1,12 @@
-import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useEffect } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
 import { BrowserRouter, Link, Route, Routes } from 'react-router';
 import { ApiError } from './api/client.ts';
 import { queries } from './api/queries.ts';
+import { Broken } from './frame/broken.tsx';
 import { Frame } from './frame/frame.tsx';
+import { outbox } from './outbox/use-outbox.ts';
 
 const SignIn = lazy(() => import('./signin/sign-in-screen.tsx'));
 const Floor = lazy(() => import('./floor/floor-screen.tsx'));
@@ -27,46 +30,54 @@ const Verify = lazy(() => import('./record/verify-screen.tsx'));
 export function App(): React.JSX.Element {
   const me = useQuery(queries.me());
   const stranger = me.error instanceof ApiError && me.error.status === 401;
+  const person = stranger ? undefined : me.data?.person;
+  const client = useQueryClient();
+  useEffect(() => {
+    outbox.signedIn(person);
+    outbox.onSignedOut = () => void client.invalidateQueries({ queryKey: ['me'] });
+  }, [person, client]);
   if (me.isPending) return <main className="empty">Opening …</main>;
   return (
     <BrowserRouter>
-      <Suspense fallback={<main className="empty">Opening …</main>}>
-        {stranger || !me.data ? (
-          <SignIn />
-        ) : (
-          <Routes>
-            <Route element={<Frame me={me.data} />}>
-              <Route index element={<Floor />} />
-              <Route path="book" element={<BookIn me={me.data} />} />
-              <Route path="job/:id" element={<Bench me={me.data} />} />
-              <Route path="job/:id/findings" element={<Findings me={me.data} />} />
-              <Route path="plan" element={<Plan me={me.data} />} />
-              <Route path="plan/hours" element={<Hours me={me.data} />} />
-              <Route path="parts" element={<Parts me={me.data} />} />
-              <Route path="job/:id/return" element={<Return me={me.data} />} />
-              <Route path="sheets" element={<Sheets me={me.data} />} />
-              <Route path="sheets/:id" element={<SheetPage me={me.data} />} />
-              <Route path="unit/:id" element={<Unit />} />
-              <Route path="job/:id/record" element={<Record />} />
-              <Route path="reckoner/:id?" element={<Reckoner />} />
-              <Route path="shop" element={<Shop />} />
-              <Route path="stands" element={<Stands />} />
-              <Route path="verify" element={<Verify />} />
-              <Route
-                path="*"
-                element={
-                  <main className="empty">
-                    <h2>Nothing is here</h2>
-                    <p>
-                      <Link to="/">Back to the Floor</Link>
-                    </p>
-                  </main>
-                }
-              />
-            </Route>
-          </Routes>
-        )}
-      </Suspense>
+      <ErrorBoundary FallbackComponent={Broken}>
+        <Suspense fallback={<main className="empty">Opening …</main>}>
+          {stranger || !me.data ? (
+            <SignIn />
+          ) : (
+            <Routes>
+              <Route element={<Frame me={me.data} />}>
+                <Route index element={<Floor />} />
+                <Route path="book" element={<BookIn me={me.data} />} />
+                <Route path="job/:id" element={<Bench me={me.data} />} />
+                <Route path="job/:id/findings" element={<Findings me={me.data} />} />
+                <Route path="plan" element={<Plan me={me.data} />} />
+                <Route path="plan/hours" element={<Hours me={me.data} />} />
+                <Route path="parts" element={<Parts me={me.data} />} />
+                <Route path="job/:id/return" element={<Return me={me.data} />} />
+                <Route path="sheets" element={<Sheets me={me.data} />} />
+                <Route path="sheets/:id" element={<SheetPage me={me.data} />} />
+                <Route path="unit/:id" element={<Unit />} />
+                <Route path="job/:id/record" element={<Record />} />
+                <Route path="reckoner/:id?" element={<Reckoner />} />
+                <Route path="shop" element={<Shop />} />
+                <Route path="stands" element={<Stands />} />
+                <Route path="verify" element={<Verify />} />
+                <Route
+                  path="*"
+                  element={
+                    <main className="empty">
+                      <h2>Nothing is here</h2>
+                      <p>
+                        <Link to="/">Back to the Floor</Link>
+                      </p>
+                    </main>
+                  }
+                />
+              </Route>
+            </Routes>
+          )}
+        </Suspense>
+      </ErrorBoundary>
     </BrowserRouter>
   );
 }

@@ -16,6 +16,7 @@ putTheme(keptTheme());
 const client = new QueryClient({
   defaultOptions: { queries: { networkMode: 'offlineFirst', gcTime: 7 * 86_400_000, staleTime: 2000, retry: false } },
 });
+/** What another build has kept is not fed to this one. */
 const persister = idlePersister();
 connectOutbox(client);
 void outbox.open();
@@ -23,7 +24,10 @@ if ('serviceWorker' in navigator && import.meta.env.PROD) void navigator.service
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
-    <PersistQueryClientProvider client={client} persistOptions={{ persister, maxAge: 7 * 86_400_000 }}>
+    <PersistQueryClientProvider
+      client={client}
+      persistOptions={{ persister, maxAge: 7 * 86_400_000, buster: __JUBB_BUILD__ }}
+    >
       <App />
     </PersistQueryClientProvider>
   </StrictMode>,

@@ -11,7 +11,7 @@ import type {
   MeView,
   OfferView,
   PartsView,
-  PersonView,
+  NameView,
   PlanMove,
   PlanView,
   QualityView,
@@ -39,7 +39,7 @@ export function shared(kept: JobView | undefined, came: JobView): JobView {
 
 /** Key and fetcher of each thing asked for, together. */
 export const queries = {
-  people: () => queryOptions({ queryKey: ['people'], queryFn: () => api<PersonView[]>('people') }),
+  people: () => queryOptions({ queryKey: ['people'], queryFn: () => api<NameView[]>('people') }),
   me: () => queryOptions({ queryKey: ['me'], queryFn: () => api<MeView>('me'), staleTime: 60_000 }),
   floor: () => queryOptions({ queryKey: ['floor'], queryFn: () => api<FloorView>('floor'), refetchInterval: 60_000 }),
   handedOver: () => queryOptions({ queryKey: ['handed-over'], queryFn: () => api<JobLine[]>('jobs/handed-over') }),

@@ -14,6 +14,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { queries } from '../api/queries.ts';
 import { outbox, useWaiting } from '../outbox/use-outbox.ts';
+import { newWaiting, type Waiting } from '../outbox/waiting.ts';
 
 export interface Bench {
   readonly job: string;
@@ -47,8 +48,9 @@ export function useBench(
     let state = fold(id, view.events);
     const sent = new Set(view.events.map((e) => e.command));
     for (const w of waiting) {
-      if (w.job !== id || w.refused || sent.has(w.id)) continue;
-      const outcome = decide(state, view.sheet, envelopeOf(w, me), { drawers: view.drawers, money: me.workshop });
+      // What others gave on this device waits for them: it is theirs to send, and may never come.
+      if (w.job !== id || w.refused || w.giver.id !== me.person.id || sent.has(w.id)) continue;
+      const outcome = decide(state, view.sheet, envelopeOf(w), { drawers: view.drawers, money: me.workshop });
       if (outcome.ok) state = outcome.state;
     }
     return state;
@@ -70,14 +72,9 @@ export function useBench(
         ? { command: newest.command, at: newest.at }
         : undefined,
     give: (command) => {
-      const waitingNow = {
-        id: crypto.randomUUID(),
-        job: id,
-        at: new Date().toISOString(),
-        device: navigator.userAgent.includes('Headless') ? 'test browser' : 'bench browser',
-        command,
-      };
-      const outcome = decide(folded, view.sheet, envelopeOf(waitingNow, me), context);
+      const device = navigator.userAgent.includes('Headless') ? 'test browser' : 'bench browser';
+      const waitingNow = newWaiting(me.person, id, device, command);
+      const outcome = decide(folded, view.sheet, envelopeOf(waitingNow), context);
       if (!outcome.ok) {
         setRefusal(outcome.refusal);
         return false;
@@ -95,10 +92,7 @@ export function takeBack(bench: Bench | undefined): void {
   if (bench?.last) bench.give({ type: 'take-back', command: bench.last.command, reason: 'pressed by mistake' });
 }
 
-function envelopeOf(
-  w: { id: string; job: string; at: string; device: string; command: Command },
-  me: MeView,
-): CommandEnvelope {
-  const { id, name, initials } = me.person;
-  return { id: w.id, job: w.job, at: w.at, device: w.device, who: { id, name, initials }, command: w.command };
+/** Decided here as the server will decide it: by the server's clock, in the name of whoever gave it. */
+function envelopeOf({ id, job, atServer, at, device, giver, command }: Waiting): CommandEnvelope {
+  return { id, job, at: atServer, deviceAt: at, device, who: giver, command };
 }

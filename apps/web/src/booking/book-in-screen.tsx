@@ -7,6 +7,7 @@ import { useForm } from 'react-hook-form';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useNavigate } from 'react-router';
 import { api, ApiError } from '../api/client.ts';
+import { newId } from '../api/ids.ts';
 import { queries } from '../api/queries.ts';
 import { OpenedBefore, type Opened, WhyBack } from './opened-before.tsx';
 import { PromiseAsk } from './promise-ask.tsx';
@@ -26,7 +27,7 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
   const [answerErrors, setAnswerErrors] = useState<Readonly<Record<number, string>>>({});
   const [opened, setOpened] = useState<Opened>({ signs: [], why: '' });
   const [failed, setFailed] = useState<{ readonly field: string; readonly words: string }>();
-  const [commandId] = useState(() => crypto.randomUUID());
+  const [commandId] = useState(() => newId());
   const { register, handleSubmit, watch, setValue, formState } = useForm<Fields>({
     resolver: classValidatorResolver(BookInDto),
     defaultValues: { commandId, sheet: '', answers: [], complaint: '', customerName: '', serial: '' },

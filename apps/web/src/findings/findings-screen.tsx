@@ -5,6 +5,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, ApiError } from '../api/client.ts';
+import { newId } from '../api/ids.ts';
 import { queries } from '../api/queries.ts';
 import { JobHead } from '../bench/job-head.tsx';
 import { Go } from '../bench/panels/panel.tsx';
@@ -38,7 +39,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
   const post = async (path: string, body: object): Promise<void> => {
     setBusy(true);
     try {
-      await api(`jobs/${id}/${path}`, { commandId: crypto.randomUUID(), ...body });
+      await api(`jobs/${id}/${path}`, { commandId: newId(), ...body });
       setWrong(undefined);
       await Promise.all(
         [['job', id], ['offer', id], ['plan', id], ['parts']].map((queryKey) => client.invalidateQueries({ queryKey })),

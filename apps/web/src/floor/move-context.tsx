@@ -62,13 +62,7 @@ export function MoveContext({
     if (!job || to === undefined || job.place === to) return;
     const there = jobs.find((j) => j.place === to);
     if (there) return refused(`Job ${there.number} stands at ${to}. Move that one first.`);
-    void outbox.add({
-      id: crypto.randomUUID(),
-      job: job.id,
-      at: new Date().toISOString(),
-      device: 'floor',
-      command: { type: 'move', to },
-    });
+    outbox.give(job.id, 'floor', { type: 'move', to });
   };
   return (
     <DndContext sensors={sensors} collisionDetection={underPointer} onDragEnd={dropped}>

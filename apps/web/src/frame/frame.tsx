@@ -2,9 +2,12 @@ import type { MeView } from '@jubb/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import { api } from '../api/client.ts';
 import { openStream } from '../api/stream.ts';
-import { outbox, useWaiting } from '../outbox/use-outbox.ts';
+import { ErrorBoundary } from 'react-error-boundary';
+import { LineBar } from '../line/line-bar.tsx';
+import { outbox } from '../outbox/use-outbox.ts';
+import { HandsDialog } from '../signin/hands-dialog.tsx';
+import { Broken } from './broken.tsx';
 import { KeysDialog } from './keys-dialog.tsx';
 import { RailTimers } from './rail-timers.tsx';
 import { SearchDialog } from './search-dialog.tsx';
@@ -19,16 +22,14 @@ const JOB_MS = 5000;
 export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const client = useQueryClient();
   const navigate = useNavigate();
-  const waiting = useWaiting();
-  const refused = waiting.filter((w) => w.refused);
   const [keys, showKeys] = useState(false);
+  const [hands, setHands] = useState(false);
   const [theme, turnTheme] = useTheme();
   const [finding, setFinding] = useState(false);
   const { pathname } = useLocation();
   // The Reckoner finds its own with the same key.
   const find = pathname.startsWith('/reckoner') ? undefined : () => setFinding(true);
   useKeys({ '?': () => showKeys(true), t: turnTheme, r: () => void navigate('/reckoner'), '/': find });
-  const unsent = waiting.length - refused.length;
 
   useEffect(() => {
     // The week is planned anew when what it is planned from is another; while a job goes on, not at every step of it.
@@ -43,10 +44,14 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
         for (const queryKey of [['week'], ['plan-moves']]) void client.invalidateQueries({ queryKey });
       }, after);
     };
-    const close = openStream<{ readonly job: string; readonly week?: boolean }>(
+    const close = openStream<{ readonly job: string; readonly week?: boolean; readonly again?: boolean }>(
       '/api/live',
       (said) => {
         week(said.week ? WEEK_MS : JOB_MS);
+        // The server had lost the database for a while: whatever is shown may be old.
+        if (said.again)
+          for (const queryKey of [['job'], ['floor'], ['parts'], ['offer'], ['plan']])
+            void client.invalidateQueries({ queryKey });
         if (said.week) return;
         const { job } = said;
         for (const queryKey of [['job', job], ['offer', job], ['plan', job], ['parts'], ['floor']])
@@ -69,12 +74,6 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
     };
   }, [client]);
 
-  const change = async (): Promise<void> => {
-    await api('session', undefined, 'DELETE');
-    client.removeQueries({ queryKey: ['me'] });
-    await client.invalidateQueries({ queryKey: ['me'] });
-    void navigate('/');
-  };
   return (
     <div className="app">
       <header className="rail">
@@ -122,7 +121,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
         </button>
         <button
           type="button"
-          onClick={() => void change()}
+          onClick={() => setHands(true)}
           aria-label={`${me.person.initials}, ${me.person.name}: change whose hands`}
         >
           {me.person.initials}
@@ -136,22 +135,11 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           minHeight: 0,
         }}
       >
-        <div role="status">
-          {unsent > 0 && !outbox.online && (
-            <div className="bar waiting">
-              No line to the server. {unsent} {unsent === 1 ? 'entry is' : 'entries are'} kept here and will be sent.
-            </div>
-          )}
-          {refused.map((w) => (
-            <div className="bar" key={w.id}>
-              Refused: {w.refused}
-              <button type="button" className="btn-line" onClick={() => void outbox.dismiss(w.id)}>
-                Read
-              </button>
-            </div>
-          ))}
-        </div>
-        <Outlet />
+        <LineBar person={me.person} />
+        <ErrorBoundary FallbackComponent={Broken} resetKeys={[pathname]}>
+          <Outlet />
+        </ErrorBoundary>
+        <HandsDialog me={me} open={hands} close={() => setHands(false)} />
         <SearchDialog open={finding} close={() => setFinding(false)} />
         <KeysDialog open={keys} close={() => showKeys(false)} />
       </div>

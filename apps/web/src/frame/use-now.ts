@@ -1,10 +1,11 @@
 import { useEffect, useState } from 'react';
+import { serverNow } from '../api/server-clock.ts';
 
-/** The time, told anew every `everyMs` while the screen shows it. */
+/** The time by the server's clock, told anew every `everyMs` while the screen shows it. */
 export function useNow(everyMs = 1000): Date {
-  const [now, setNow] = useState(() => new Date());
+  const [now, setNow] = useState(() => serverNow());
   useEffect(() => {
-    const timer = setInterval(() => setNow(new Date()), everyMs);
+    const timer = setInterval(() => setNow(serverNow()), everyMs);
     return () => clearInterval(timer);
   }, [everyMs]);
   return now;

@@ -2,6 +2,7 @@ import type { OrderLineView } from '@jubb/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, ApiError } from '../api/client.ts';
+import { newId } from '../api/ids.ts';
 
 export interface PartsActions {
   readonly wrong: string | undefined;
@@ -33,12 +34,7 @@ export function usePartsActions(): PartsActions {
     ]);
   };
   const onLine = (line: OrderLineView, what: string, body: object, words: string): Promise<void> =>
-    ask(
-      `parts/lines/${encodeURIComponent(line.line)}/${what}`,
-      { commandId: crypto.randomUUID(), ...body },
-      'POST',
-      words,
-    );
+    ask(`parts/lines/${encodeURIComponent(line.line)}/${what}`, { commandId: newId(), ...body }, 'POST', words);
   return {
     wrong,
     said,

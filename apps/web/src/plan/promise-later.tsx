@@ -4,6 +4,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { api } from '../api/client.ts';
+import { newId } from '../api/ids.ts';
 
 /** Promises another day, once somebody has agreed to it: who, and how, goes into the job's log. */
 export function PromiseLater({
@@ -23,7 +24,7 @@ export function PromiseLater({
     mutationFn: async () => {
       const { events } = await api<JobView>(`jobs/${job.id}`);
       await api(`jobs/${job.id}/commands`, {
-        id: crypto.randomUUID(),
+        id: newId(),
         seen: events.length,
         at: new Date().toISOString(),
         device: 'plan',

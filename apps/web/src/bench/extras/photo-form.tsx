@@ -1,3 +1,4 @@
+import { newId } from '../../api/ids.ts';
 import type { CommandAnswer } from '@jubb/contract';
 import { nextMove } from '@jubb/core/bench';
 import { useState } from 'react';
@@ -13,7 +14,7 @@ export function PhotoForm({ bench, close }: { readonly bench: Bench; readonly cl
   const [failed, setFailed] = useState<string>();
   const [file, setFile] = useState<File>();
   const [busy, setBusy] = useState(false);
-  const [id] = useState(() => crypto.randomUUID());
+  const [id] = useState(() => newId());
   const send = async (): Promise<void> => {
     if (!file) return;
     setBusy(true);

@@ -7,13 +7,12 @@ import {
   inCanonical,
   type Quantity,
 } from '@jubb/core/quantities';
-import { changeWords, isPull, readingsOf } from '@jubb/core/bench';
+import { changeWords, isPull, readingsOf, instrumentFacts } from '@jubb/core/bench';
 import { useEffect } from 'react';
 import { createPortal } from 'react-dom';
 import { Whose } from '../figure-source.tsx';
 import { Rule } from '../../drawing/rule.tsx';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
-import { factsOf } from '../instrument-facts.ts';
 import { useInstrument } from '../use-instrument.ts';
 import { Foot } from './foot.tsx';
 import { Go, type PanelProps } from './panel.tsx';
@@ -44,7 +43,7 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
       op: op.id,
       value,
       how,
-      ...(how === 'instrument' && indicator ? { instrument: factsOf(indicator.view) } : {}),
+      ...(how === 'instrument' && indicator ? { instrument: instrumentFacts(indicator.view) } : {}),
     });
   const takeLive = (): void => {
     if (indicator?.value !== undefined) take({ value: indicator.value, unit: indicator.view.unit }, 'instrument');

@@ -13,3 +13,4 @@ export {
 export { schoolOf, turnedSoFar } from './school.ts';
 export { setSoFar, type SetSoFar } from './set-so-far.ts';
 export { hotValue, isPull, pullInputs, settingBand, settingValue } from './value.ts';
+export { turnSaid, type TurnSaid } from './turn-said.ts';

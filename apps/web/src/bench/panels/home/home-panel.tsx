@@ -1,4 +1,4 @@
-import { heatOf, heatWindow, pressOf } from '@jubb/core/bench';
+import { heatOf, heatWindow, pressOf, instrumentFacts } from '@jubb/core/bench';
 import { convert, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import type { Op, Part } from '@jubb/core/sheet';
 import { useEffect, useState } from 'react';
@@ -6,7 +6,6 @@ import Form from 'react-bootstrap/Form';
 import { createPortal } from 'react-dom';
 import { FitSection } from '../../../drawing/fit-section.tsx';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
-import { factsOf } from '../../instrument-facts.ts';
 import { useInstrument } from '../../use-instrument.ts';
 import type { Bench } from '../../use-bench.ts';
 import { simulatedUnit } from '../../simulated-unit.ts';
@@ -57,7 +56,7 @@ export function HomePanel({ bench, op: given, step }: PanelProps): React.JSX.Ele
       op: op.id,
       value,
       how,
-      ...(how === 'instrument' && instrument ? { instrument: factsOf(instrument.view) } : {}),
+      ...(how === 'instrument' && instrument ? { instrument: instrumentFacts(instrument.view) } : {}),
     });
   };
   const live = instrument?.value;

@@ -8,6 +8,7 @@ import {
   wouldDecide,
   type Command,
   type PlaceRead,
+  instrumentFacts,
 } from '@jubb/core/bench';
 import {
   canonical,
@@ -27,7 +28,6 @@ import Form from 'react-bootstrap/Form';
 import { queries } from '../../../api/queries.ts';
 import { Rule } from '../../../drawing/rule.tsx';
 import { Whose } from '../../figure-source.tsx';
-import { factsOf } from '../../instrument-facts.ts';
 import { useLive } from '../../use-instrument.ts';
 import { simulatedUnit } from '../../simulated-unit.ts';
 import { Foot } from '../foot.tsx';
@@ -100,7 +100,7 @@ export function MeasurePanel({ bench, op }: PanelProps<'measure'>): React.JSX.El
       value,
       how,
       ...(at === undefined ? {} : { where: at }),
-      ...(gauge ? { instrument: factsOf(gauge) } : {}),
+      ...(gauge ? { instrument: instrumentFacts(gauge) } : {}),
       ...(temperature ? { temperature } : {}),
     });
   };

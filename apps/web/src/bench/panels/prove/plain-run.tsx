@@ -43,7 +43,7 @@ export function PlainRun({
   readonly setup: StandRunDto;
   readonly keep: (run: Run) => boolean;
   /** A figure typed instead. */
-  readonly typed: React.ReactNode;
+  readonly typed: (ran?: string) => React.ReactNode;
 }): React.JSX.Element {
   const { state } = bench;
   const line = useStandRun(view);
@@ -64,6 +64,11 @@ export function PlainRun({
           </p>
           {kept?.proof ? (
             <Drawn run={kept.proof.run} test={test} />
+          ) : kept ? (
+            <p className="quiet standempty">
+              Typed by hand: no curve belongs to this figure.
+              {run && judged?.outcome && ` The stand itself had run ${formatQuantity(judged.outcome.value)}.`}
+            </p>
           ) : (
             <LiveDrawing line={line} judged={judged} test={test} />
           )}
@@ -91,7 +96,9 @@ export function PlainRun({
           ) : (
             <LiveWords line={line} judged={judged} test={test} />
           )}
-          {!kept && line.phase !== 'running' && typed}
+          {!kept &&
+            line.phase !== 'running' &&
+            typed(run && judged?.outcome ? formatQuantity(judged.outcome.value) : undefined)}
         </div>
       </div>
       {kept ? (

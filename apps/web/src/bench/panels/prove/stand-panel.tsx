@@ -1,9 +1,8 @@
-import { figuresFor, readingsOf, type Run } from '@jubb/core/bench';
-import { formatNumber } from '@jubb/core/quantities';
+import { figuresFor, readingsOf, type Run, instrumentFacts } from '@jubb/core/bench';
+import { formatNumber, formatQuantity } from '@jubb/core/quantities';
 import { standOf } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { queries } from '../../../api/queries.ts';
-import { factsOf } from '../../instrument-facts.ts';
 import { simulatedUnit } from '../../simulated-unit.ts';
 import type { PanelProps } from '../panel.tsx';
 import { TypedReading } from '../typed-reading.tsx';
@@ -24,13 +23,22 @@ export function StandPanel({ bench, op }: PanelProps<'test'>): React.JSX.Element
     mended: state.ledBack.filter((l) => l.test === test.id).length,
   };
   const keep = (run: Run): boolean =>
-    bench.give({ type: 'take-run', op: op.id, run, ...(view ? { instrument: factsOf(view) } : {}) });
-  const typed = (
+    bench.give({ type: 'take-run', op: op.id, run, ...(view ? { instrument: instrumentFacts(view) } : {}) });
+  /** A figure typed instead of a run; one that was made all the same stays in the log beside it. */
+  const typed = (ran?: string): React.JSX.Element => (
     <TypedReading
       dimension={test.dimension}
       unit={`${formatNumber(test.accept.low.value)} ${test.accept.low.unit}`}
       label="No stand at hand: type what was read"
-      take={(q) => bench.give({ type: 'take-reading', op: op.id, value: q, how: 'hand' })}
+      take={(q) => {
+        if (!bench.give({ type: 'take-reading', op: op.id, value: q, how: 'hand' })) return false;
+        if (ran !== undefined)
+          bench.give({
+            type: 'note',
+            text: `${test.title}: the stand had run ${ran}; ${formatQuantity(q)} was typed by hand instead.`,
+          });
+        return true;
+      }}
     />
   );
   return readingsOf(state, op.id).length === 0 && stand.kind === 'balancing' ? (
@@ -42,7 +50,7 @@ export function StandPanel({ bench, op }: PanelProps<'test'>): React.JSX.Element
       place={`${bench.job}/${op.id}`}
       hold={!bench.fresh}
     >
-      {typed}
+      {typed()}
     </BalancingRounds>
   ) : (
     <PlainRun bench={bench} op={op} test={test} view={view} setup={setup} keep={keep} typed={typed} />

@@ -8,6 +8,8 @@ import {
   settingBand,
   type DueReading,
   type NextTry,
+  instrumentFacts,
+  turnSaid,
 } from '@jubb/core/bench';
 import {
   canonicalUnit,
@@ -26,7 +28,6 @@ import { Rule } from '../../../drawing/rule.tsx';
 import { SettingDrawing } from '../../../drawing/setting-drawing.tsx';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 import { Whose } from '../../figure-source.tsx';
-import { factsOf } from '../../instrument-facts.ts';
 import { useInstrument } from '../../use-instrument.ts';
 import type { Bench } from '../../use-bench.ts';
 import { ReckonerLink } from '../../working-block.tsx';
@@ -71,7 +72,7 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
       how,
       ...(due.depth ? { where: due.depth.id } : {}),
       ...(due.setting.id === setting.id ? {} : { setting: due.setting.id }),
-      ...(how === 'instrument' && instrument ? { instrument: factsOf(instrument.view) } : {}),
+      ...(how === 'instrument' && instrument ? { instrument: instrumentFacts(instrument.view) } : {}),
     });
   };
   const pack = packIn(setting, state.settings[setting.id], school?.kind === 'depths');
@@ -313,6 +314,7 @@ function SetButton({
 }): React.JSX.Element {
   const [turned, setTurned] = useState('');
   const [made, setMade] = useState('');
+  const [wrong, setWrong] = useState<string>();
   const mean = bench.state.settings[setting.id]?.rounds.at(-1)?.result?.mean;
   if (blocked) return <Go label="Feel it first" act={() => undefined} disabled />;
   if (felt)
@@ -370,14 +372,15 @@ function SetButton({
     );
   const act = (): void => {
     const { kind: _kind, ...how } = move ?? { kind: 'turn' as const };
-    const typed = Number(turned.replace(',', '.').replace('°', ''));
-    const said = turned.trim() !== '' && Number.isFinite(typed) && move?.kind === 'turn';
+    const said = turned.trim() !== '' && move?.kind === 'turn' ? turnSaid(turned, move.turned) : undefined;
+    if (said && 'problem' in said) return setWrong(said.problem);
+    setWrong(undefined);
     bench.give({
       type: 'adjust',
       op,
-      note: said ? `${next?.say ?? ''} Turned ${turned}` : (next?.say ?? 'moved'),
+      note: said ? `${next?.say ?? ''} Turned ${turned.trim()}` : (next?.say ?? 'moved'),
       ...how,
-      ...(said ? { turned: { value: typed * Math.sign(move.turned.value || 1), unit: 'deg' } } : {}),
+      ...said,
     });
     setTurned('');
   };
@@ -393,8 +396,12 @@ function SetButton({
             value={turned}
             inputMode="decimal"
             style={{ width: 110 }}
+            aria-describedby="turned-error"
             onChange={(e) => setTurned(e.target.value)}
           />
+          <span id="turned-error" className="field-error" role="alert">
+            {wrong}
+          </span>
         </div>
       )}
       <Go label={next?.cannot ? 'It is changed: read again' : 'It is moved: read again'} act={act} disabled={!next} />

@@ -8,6 +8,7 @@ import {
   windowOf,
   wrenchesFor,
   type Pull,
+  instrumentFacts,
 } from '@jubb/core/bench';
 import { canonical, convert, formatBand, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import { ReckonError, wrenchSetting } from '@jubb/core/reckoners';
@@ -22,7 +23,6 @@ import { TorqueTrace } from '../../../drawing/torque-trace.tsx';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 import { useSpoken } from '../../../frame/speech.ts';
 import { Whose } from '../../figure-source.tsx';
-import { factsOf } from '../../instrument-facts.ts';
 import { useLive } from '../../use-instrument.ts';
 import { WORKING_SLOT, WorkingBlock } from '../../working-block.tsx';
 import { Foot } from '../foot.tsx';
@@ -36,7 +36,7 @@ import { Unanswered } from './unanswered.tsx';
 import { UnitAsk } from './unit-ask.tsx';
 import { WrenchRow } from './wrench-row.tsx';
 
-const EXTENSION_KEY = 'jubb-extension-mm';
+const MOST_EXTENSION_MM = 1000;
 /** How much a heavy hand overshoots: enough to leave the window. */
 const HEAVY = 1.2;
 /** What the simulated hand can do wrong, by turns. */
@@ -71,13 +71,18 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
   const stage = joint.stages[stageNumber]!;
   const window = windowOf(joint, stageNumber, running);
   const turn = window.unit === 'deg';
-  const [extension, setExtension] = useState(() => Number(localStorage.getItem(EXTENSION_KEY) ?? 0));
+  // What is on the wrench for this joint of this job; the next joint begins without.
+  const [typedExtension, setExtension] = useState(() =>
+    String(state.joints[joint.id]?.pulls.at(-1)?.rig.extensionMm ?? 0),
+  );
+  const [typedLever, setLever] = useState('');
+  const extension = millimetres(typedExtension, 0, MOST_EXTENSION_MM);
   const [picked, setPicked] = useState<string>();
   const [hand, setHand] = useState(0);
   const [pulling, setPulling] = useState(false);
   const [dropped, setDropped] = useState<string>();
   const [queue] = useState(() => new SampleQueue());
-  const rig = { extensionMm: extension, extensionAngleDeg: 0 };
+  const rig = { extensionMm: extension ?? 0, extensionAngleDeg: 0 };
 
   const instruments = useQuery(queries.instruments()).data ?? [];
   const wrenches = wrenchesFor<InstrumentView>(
@@ -90,8 +95,12 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
   );
   const inRange = wrenches.filter((w) => w.verdict !== 'out of range');
   const chosen = (inRange.find((w) => w.wrench.id === picked) ?? inRange[0])?.wrench;
-  const lengthMm = chosen?.wrench?.lengthMm ?? 400;
-  const factor = (lengthMm + extension) / lengthMm;
+  const ownLever = millimetres(typedLever, 50, 5000);
+  // Of a wrench on the list the list knows it, and else whoever holds it: there is no usual length.
+  const lever = chosen?.wrench?.lengthMm ?? ownLever;
+  const leverDue = rig.extensionMm > 0 && lever === undefined;
+  const blocked = extension === undefined || leverDue;
+  const factor = lever === undefined ? 1 : (lever + rig.extensionMm) / lever;
 
   const pull = (
     reading: Quantity,
@@ -99,17 +108,17 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
     trace?: readonly (readonly [number, number])[],
     turnedDeg?: number,
   ): void => {
-    if (t.bolt === undefined) return;
+    if (t.bolt === undefined || blocked) return;
     bench.give({
       type: 'pull',
       op: op.id,
       bolt: t.bolt,
       reading,
-      rig: { ...rig, wrenchLengthMm: lengthMm },
+      rig: { ...rig, ...(rig.extensionMm > 0 && lever !== undefined ? { wrenchLengthMm: lever } : {}) },
       how,
       ...(trace ? { trace } : {}),
       ...(turnedDeg === undefined ? {} : { turnedDeg }),
-      ...(how === 'instrument' && chosen ? { instrument: factsOf(chosen) } : {}),
+      ...(how === 'instrument' && chosen ? { instrument: instrumentFacts(chosen) } : {}),
     });
   };
   const live = useLive(chosen, {
@@ -131,13 +140,14 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
 
   const asked = {
     torque: canonical(aimNm(joint, turn ? Math.max(0, stageNumber - 1) : stageNumber, running), 'torque'),
-    wrenchLength: { value: lengthMm, unit: 'mm' },
-    extension: { value: extension, unit: 'mm' },
+    // Without an extension the length does not matter to the figure.
+    wrenchLength: { value: lever ?? 1000, unit: 'mm' },
+    extension: { value: rig.extensionMm, unit: 'mm' },
     scaleUnit: chosen?.wrench?.scaleUnit ?? 'N·m',
     graduation: chosen?.wrench?.graduation ?? 0.1,
     ...(chosen?.wrench ? { wrenchMax: { value: chosen.wrench.maxNm, unit: 'N·m' } } : {}),
   };
-  const setting = turn ? undefined : settingOf(asked);
+  const setting = turn || blocked ? undefined : settingOf(asked);
   const settingNm = setting ? convert(setting.results.setting, 'N·m').value : asked.torque.value / factor;
   useSpoken(
     setting && !complete && !t.unanswered
@@ -147,7 +157,8 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
   const standing = (state.joints[joint.id]?.pulls ?? []).filter((p) => !p.void && p.bolt === t.bolt);
   // A turn goes on from the torque of the stage before: that is what the wrench showed.
   const before = standing.at(-1)?.reading ?? stage.to;
-  const canPull = live !== undefined && live.value !== undefined && (!turn || chosen?.wrench?.angle === true);
+  const canPull =
+    !blocked && live !== undefined && live.value !== undefined && (!turn || chosen?.wrench?.angle === true);
   const startPull = (): void => {
     if (!live || pulling || !canPull) return;
     const fault = HANDS[hand]![1];
@@ -184,18 +195,35 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
             </Form.Label>
             <Form.Control
               id="extension"
-              type="number"
-              min={0}
-              max={1000}
-              value={extension}
+              inputMode="decimal"
+              value={typedExtension}
               style={{ width: 110 }}
-              onChange={(e) => {
-                const v = Math.max(0, Number(e.target.value) || 0);
-                setExtension(v);
-                localStorage.setItem(EXTENSION_KEY, String(v));
-              }}
+              aria-describedby="extension-error"
+              onChange={(e) => setExtension(e.target.value)}
             />
           </div>
+          {rig.extensionMm > 0 && chosen?.wrench === undefined && (
+            <div className="d-flex gap-2 align-items-center mt-1">
+              <Form.Label htmlFor="lever" className="m-0">
+                Wrench, hand to drive, mm
+              </Form.Label>
+              <Form.Control
+                id="lever"
+                inputMode="decimal"
+                value={typedLever}
+                style={{ width: 110 }}
+                aria-describedby="extension-error"
+                onChange={(e) => setLever(e.target.value)}
+              />
+            </div>
+          )}
+          <p id="extension-error" className="field-error m-0" role="alert">
+            {extension === undefined
+              ? `Millimetres, 0 to ${MOST_EXTENSION_MM}`
+              : leverDue
+                ? 'How long is the wrench? From the hand to the middle of its drive.'
+                : ''}
+          </p>
         </div>
         <div>
           {t.unanswered ? (
@@ -273,7 +301,7 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
               take={(q) => pull(before, 'hand', undefined, inCanonical(q, 'angle'))}
             />
           )}
-          {!turn && live?.value === undefined && !complete && !t.unanswered && (
+          {!turn && live?.value === undefined && !blocked && !complete && !t.unanswered && (
             <TypedReading
               dimension="torque"
               unit="21.8 N·m"
@@ -334,6 +362,13 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
         )}
     </>
   );
+}
+
+/** A length typed in millimetres; undefined when it cannot be read or is out of range. */
+function millimetres(text: string, least: number, most: number): number | undefined {
+  const plain = text.trim().replace(',', '.');
+  const value = Number(plain);
+  return /^\d+(\.\d+)?$/.test(plain) && value >= least && value <= most ? value : undefined;
 }
 
 function settingOf(asked: object): ReturnType<typeof wrenchSetting.reckon> | undefined {

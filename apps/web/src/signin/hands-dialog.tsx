@@ -1,0 +1,127 @@
+import type { MeView } from '@jubb/contract';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import Form from 'react-bootstrap/Form';
+import Modal from 'react-bootstrap/Modal';
+import { useNavigate } from 'react-router';
+import { api } from '../api/client.ts';
+import { outbox } from '../outbox/use-outbox.ts';
+import { NamesAndPin } from './names-and-pin.tsx';
+
+/** Other hands take over: the names at once, and the old hands stay until a PIN is right. */
+export function HandsDialog({
+  me,
+  open,
+  close,
+}: {
+  readonly me: MeView;
+  readonly open: boolean;
+  readonly close: () => void;
+}): React.JSX.Element {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const [changing, setChanging] = useState(false);
+  const out = useMutation({
+    mutationFn: async () => {
+      // What can still be sent goes out under the name that gave it.
+      await outbox.drain();
+      await api('session', undefined, 'DELETE');
+    },
+    onSuccess: async () => {
+      close();
+      await client.resetQueries({ queryKey: ['me'] });
+      void navigate('/');
+    },
+  });
+  return (
+    <Modal
+      show={open}
+      onHide={close}
+      onShow={() => void outbox.drain()}
+      onExited={() => setChanging(false)}
+      aria-labelledby="hands-title"
+      size="lg"
+      animation={false}
+      restoreFocus
+    >
+      <Modal.Body className="signin hands">
+        <h2 id="hands-title">{changing ? 'Another PIN' : 'Whose hands?'}</h2>
+        {changing ? (
+          <ChangePin close={close} />
+        ) : (
+          <>
+            <p className="quiet">{me.person.name} is signed in until another PIN is right.</p>
+            <NamesAndPin
+              done={() => {
+                close();
+                void client.invalidateQueries();
+                void navigate('/');
+              }}
+            />
+            {out.isError && (
+              <p className="field-error" role="alert">
+                Not signed out: {out.error.message}
+              </p>
+            )}
+          </>
+        )}
+        <div className="d-flex gap-2 flex-wrap">
+          <button type="button" className="btn-line" onClick={close}>
+            Back
+          </button>
+          {!changing && (
+            <>
+              <button type="button" className="btn-line" onClick={() => setChanging(true)}>
+                Change my PIN
+              </button>
+              <button type="button" className="btn-line" onClick={() => out.mutate()} disabled={out.isPending}>
+                Sign out
+              </button>
+            </>
+          )}
+        </div>
+      </Modal.Body>
+    </Modal>
+  );
+}
+
+function ChangePin({ close }: { readonly close: () => void }): React.JSX.Element {
+  const [old, setOld] = useState('');
+  const [pin, setPin] = useState('');
+  const change = useMutation({ mutationFn: () => api('me/pin', { old, pin }, 'PUT'), onSuccess: close });
+  const submit = (e: FormEvent): void => {
+    e.preventDefault();
+    change.mutate();
+  };
+  return (
+    <form onSubmit={submit} className="mb-3">
+      <Form.Label htmlFor="old-pin">The PIN that you have now</Form.Label>
+      <Form.Control
+        id="old-pin"
+        type="password"
+        autoComplete="off"
+        maxLength={64}
+        value={old}
+        onChange={(e) => setOld(e.target.value)}
+      />
+      <Form.Label htmlFor="new-pin" className="mt-3">
+        The new one: figures, or a pass phrase of eight letters and more
+      </Form.Label>
+      <Form.Control
+        id="new-pin"
+        type="password"
+        autoComplete="off"
+        maxLength={64}
+        value={pin}
+        onChange={(e) => setPin(e.target.value)}
+        aria-describedby="new-pin-error"
+      />
+      <p id="new-pin-error" className="field-error mt-2" role="alert">
+        {change.error?.message}
+      </p>
+      <button type="submit" className="btn-ink" disabled={old === '' || pin === '' || change.isPending}>
+        Take the new PIN
+      </button>
+    </form>
+  );
+}
