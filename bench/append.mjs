@@ -9,7 +9,7 @@ import { JobsService } from '../apps/server/dist/jobs/jobs.service.js';
 import { SheetsService } from '../apps/server/dist/sheets/sheets.service.js';
 import { loadDemo } from '../apps/server/dist/demo/demo.js';
 
-const app = await makeApp(readConfig({ ...process.env, JUBB_WEB: undefined }), 'silent');
+const app = await makeApp(readConfig({ ...process.env, JUBB_WEB: undefined }));
 await app.get(SheetsService).loadLibrary();
 await loadDemo(app, new Date());
 const jobs = app.get(JobsService);

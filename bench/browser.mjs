@@ -16,7 +16,7 @@ const JOBS = 60;
 const SLOW = 4;
 const TURNS = 9;
 
-const app = await makeApp(readConfig({ ...process.env }), 'silent');
+const app = await makeApp(readConfig({ ...process.env }));
 await app.get(SheetsService).loadLibrary();
 await loadDemo(app, new Date());
 await app.listen(0, '127.0.0.1');

@@ -11,7 +11,7 @@ const { SheetsService } = await import('../apps/server/dist/sheets/sheets.servic
 const { PartsService } = await import('../apps/server/dist/parts/parts.service.js');
 const { UnitsService } = await import('../apps/server/dist/units/units.service.js');
 
-const app = await makeApp(readConfig({ ...process.env, JUBB_LOG: 'silent' }), 'silent');
+const app = await makeApp(readConfig({ ...process.env, JUBB_LOG: 'silent' }));
 await app.get(SheetsService).loadLibrary();
 await loadDemo(app, new Date());
 const client = new pg.Client({ connectionString: process.env.DATABASE_URL });

@@ -37,7 +37,7 @@ await build({
 });
 const standIns = await startStandIns(0, { liveMs: 60 });
 const config = readConfig({ ...process.env, JUBB_STAND_INS: `127.0.0.1:${standIns.address().port}` });
-const app = await makeApp(config, 'silent');
+const app = await makeApp(config);
 await app.get(SheetsService).loadLibrary();
 await loadDemo(app, new Date());
 await app.get(InstrumentsService).connectAll();

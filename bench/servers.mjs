@@ -1,50 +1,11 @@
 // Two servers on one database: how long until an event made on one is on a browser's stream of the other.
-import { spawn } from 'node:child_process';
-import { createServer } from 'node:net';
+import { signIn, startServer, stopServers } from './lib/servers.mjs';
 
 const GOAL_MS = 500;
 const TIMES = 60;
-const freePort = () =>
-  new Promise((resolve) => {
-    const s = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = s.address();
-      s.close(() => resolve(port));
-    });
-  });
-const root = new URL('..', import.meta.url).pathname;
-const running = [];
-async function start(demo) {
-  const port = await freePort();
-  const server = spawn(process.execPath, [`${root}apps/server/dist/main.js`], {
-    env: {
-      ...process.env,
-      PORT: String(port),
-      JUBB_HOST: '127.0.0.1',
-      JUBB_DEMO: demo,
-      JUBB_LOG: 'error',
-      JUBB_STAND_INS: '127.0.0.1:1',
-    },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  running.push(server);
-  await new Promise((resolve, reject) => {
-    server.stdout.on('data', (d) => d.toString().includes('ready on') && resolve());
-    server.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
-  });
-  return `http://127.0.0.1:${port}`;
-}
-async function signIn(base) {
-  const people = await (await fetch(`${base}/api/people`)).json();
-  const answer = await fetch(`${base}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ person: people.find((p) => p.name === 'Magnus Sorley').id, pin: '2222' }),
-  });
-  return answer.headers.get('set-cookie').split(';')[0];
-}
 try {
-  const one = await start('yes');
-  const two = await start('no');
+  const one = (await startServer('yes')).base;
+  const two = (await startServer('no')).base;
   const cookie = await signIn(one);
   const headers = { cookie, 'content-type': 'application/json' };
   const floor = await (await fetch(`${one}/api/floor`, { headers })).json();
@@ -89,9 +50,6 @@ try {
   );
   if (late > GOAL_MS) process.exitCode = 1;
 } finally {
-  for (const s of running) {
-    s.removeAllListeners('exit');
-    s.kill('SIGTERM');
-  }
+  stopServers();
 }
 process.exit();

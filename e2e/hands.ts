@@ -34,7 +34,7 @@ export async function sent(page: Page): Promise<void> {
     page.evaluate(
       () =>
         new Promise<number>((resolve, reject) => {
-          const open = indexedDB.open('keyval-store');
+          const open = indexedDB.open('jubb-outbox');
           open.onerror = () => reject(new Error('the outbox cannot be read'));
           open.onsuccess = () => {
             const db = open.result;
@@ -42,11 +42,10 @@ export async function sent(page: Page): Promise<void> {
               db.close();
               resolve(n);
             };
-            if (!db.objectStoreNames.contains('keyval')) return done(0);
-            const got = db.transaction('keyval').objectStore('keyval').get('jubb-outbox');
+            if (!db.objectStoreNames.contains('waiting')) return done(0);
+            const got = db.transaction('waiting').objectStore('waiting').getAll();
             // A refused one stays until it is read.
-            got.onsuccess = () =>
-              done(((got.result as { refused?: string }[] | undefined) ?? []).filter((w) => !w.refused).length);
+            got.onsuccess = () => done((got.result as { refused?: string }[]).filter((w) => !w.refused).length);
             got.onerror = () => reject(new Error('the outbox cannot be read'));
           };
         }),

@@ -100,6 +100,15 @@ export class Workshop {
     await Promise.race([gone, new Promise((r) => setTimeout(r, 500))]);
   }
 
+  /** Holds the server still: alive, and silent. */
+  freezeServer(): void {
+    this.server?.kill('SIGSTOP');
+  }
+
+  thawServer(): void {
+    this.server?.kill('SIGCONT');
+  }
+
   async query<T>(sql: string, values: unknown[] = []): Promise<T[]> {
     const client = new pg.Client({ connectionString: this.databaseUrl });
     await client.connect();

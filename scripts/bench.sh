@@ -20,6 +20,11 @@ if [ "${1:-}" = data ]; then
   JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/bench/data.mjs"
   exit 0
 fi
+if [ "${1:-}" = faults ]; then
+  start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
+  JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/bench/faults.mjs"
+  exit 0
+fi
 node "$ROOT/bench/run.mjs"
 node "$ROOT/bench/parts.mjs"
 node "$ROOT/bench/prove.mjs"
@@ -35,3 +40,7 @@ stop_cluster "$WORK/postgres"
 rm -rf "$WORK/postgres"
 start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
 JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/bench/servers.mjs"
+stop_cluster "$WORK/postgres"
+rm -rf "$WORK/postgres"
+start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
+JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/bench/faults.mjs"

@@ -4,7 +4,7 @@ set -euo pipefail
 . "$ROOT/scripts/lib/common.sh"
 DATA="$ROOT/.jubb"
 [ "${1:-}" = --data ] && DATA="$(cd "$HERE" && cd "${2:?--data takes a folder}" && pwd)"
-[ -f "$DATA/jubb.pid" ] && kill -0 "$(cat "$DATA/jubb.pid")" 2>/dev/null && fail "Jubb is running. Stop it first: ./jubb stop"
+[ -f "$DATA/jubb.pid" ] && is_start "$(cat "$DATA/jubb.pid")" && fail "Jubb is running. Stop it first: ./jubb stop"
 [ -d "$DATA/postgres/data" ] || { say "There is nothing to reset in $DATA."; exit 0; }
 rm -rf "$DATA/postgres"
 say "The demo is reset: ./jubb start loads it afresh."

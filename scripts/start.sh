@@ -3,10 +3,12 @@
 set -euo pipefail
 . "$ROOT/scripts/lib/common.sh"
 . "$ROOT/scripts/lib/postgres.sh"
+. "$ROOT/scripts/lib/processes.sh"
 PORT=7800
 DATA="$ROOT/.jubb"
 DEMO=yes
-HOST=0.0.0.0
+# Nobody on the network, unless asked.
+HOST=127.0.0.1
 while [ $# -gt 0 ]; do
   case "$1" in
     --port) PORT="${2:?--port takes a number}"; shift 2 ;;
@@ -17,12 +19,15 @@ while [ $# -gt 0 ]; do
   esac
 done
 case "$PORT" in *[!0-9]* | '') fail "--port takes a number, not \"$PORT\"" ;; esac
-if (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; then fail "port $PORT is in use. Choose another with --port."; fi
 cd "$HERE"
 mkdir -p "$DATA" 2>/dev/null || fail "the data folder $DATA cannot be made; choose another with --data."
 DATA="$(cd "$DATA" && pwd)"
 [ -w "$DATA" ] || fail "the data folder $DATA cannot be written; choose another with --data."
 if [ -f "$DATA/jubb.pid" ] && is_start "$(cat "$DATA/jubb.pid")"; then fail "Jubb is running already on $DATA. Stop it first: ./jubb stop"; fi
+# What a start that was killed has left running is ended first: its server still holds the port.
+stop_left "$DATA"
+[ "$LEFT" = 0 ] || say "Ended $LEFT processes that an earlier start had left running."
+if (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; then fail "port $PORT is in use. Choose another with --port."; fi
 need_room "$DATA" 200
 need_node
 [ -n "${DATABASE_URL:-}" ] || need_packages postgresql
@@ -38,7 +43,7 @@ finish() {
   for p in "${pids[@]:-}"; do [ -n "$p" ] && kill "$p" 2>/dev/null || true; done
   for p in "${pids[@]:-}"; do [ -n "$p" ] && wait "$p" 2>/dev/null || true; done
   [ -n "$OWN_DB" ] && stop_cluster "$DATA/postgres"
-  rm -f "$DATA/jubb.pid"
+  rm -f "$DATA/jubb.pid" "$DATA/jubb.processes"
 }
 trap finish EXIT
 trap 'finish; exit 0' INT TERM
@@ -49,17 +54,22 @@ if [ -z "${DATABASE_URL:-}" ]; then
   start_cluster "$DATA/postgres" "${JUBB_PG_PORT:-$((PORT + 12))}"
 fi
 echo $$ >"$DATA/jubb.pid"
+export JUBB_LOG_DIR="$DATA/log"
 export PORT JUBB_HOST="$HOST" JUBB_DATA="$DATA" JUBB_DEMO="$DEMO" JUBB_WEB="$ROOT/apps/web/dist" JUBB_LIBRARY="$ROOT/library"
 export JUBB_STAND_INS="127.0.0.1:$STAND_IN_PORT" JUBB_STAND_IN_PORT="$STAND_IN_PORT"
 export JUBB_SUPPLIER="http://127.0.0.1:$SUPPLIER_PORT" JUBB_SUPPLIER_PORT="$SUPPLIER_PORT"
+mkdir -p "$DATA/log"
 node "$ROOT/apps/stand-ins/dist/main.js" >"$DATA/stand-ins.log" 2>&1 &
 pids+=($!)
-node "$ROOT/apps/server/dist/main.js" >"$DATA/server.log" 2>&1 &
+note_process "$DATA" "$!" "$ROOT/apps/stand-ins/dist/main.js"
+# What the server says goes to files of bounded size in log/; here stands only that it is ready, or why it is not.
+node "$ROOT/apps/server/dist/main.js" >"$DATA/server.out" 2>&1 &
 pids+=($!)
 SERVER=$!
+note_process "$DATA" "$SERVER" "$ROOT/apps/server/dist/main.js"
 for _ in $(seq 1 240); do
-  kill -0 "$SERVER" 2>/dev/null || { tail -5 "$DATA/server.log" >&2; fail "the server stopped; its log is $DATA/server.log"; }
-  grep -q '^ready on ' "$DATA/server.log" && break
+  kill -0 "$SERVER" 2>/dev/null || { tail -5 "$DATA/server.out" >&2; fail "the server stopped; it said $DATA/server.out, and its log is in $DATA/log"; }
+  grep -q '^ready on ' "$DATA/server.out" && break
   sleep 0.25
 done
 say ""
@@ -69,7 +79,8 @@ if [ "$HOST" = 0.0.0.0 ]; then
     case "$card" in *:*) ;; *) say "  From another device on this network:  http://$card:$PORT" ;; esac
   done
 fi
-[ "$DEMO" = yes ] && say "  Press a name. Demo PINs: Una 1111, Magnus 2222, Ailsa 3333, Tam 4444" || say "  Press Owner. First PIN: 1111"
+[ "$HOST" != 127.0.0.1 ] || say "  Only this machine reaches it. For tablets of the workshop: --host 0.0.0.0 (see docs/operations.md)"
+[ "$DEMO" = yes ] && say "  Press a name. Demo PINs: Una 1111, Magnus 2222, Ailsa 3333, Tam 4444" || { [ ! -f "$DATA/first-pin" ] || say "  Press Owner. First PIN: $(cat "$DATA/first-pin") (change it: press your initials)"; }
 say "  Ctrl-C stops everything that was started here."
 say ""
 wait "$SERVER"

@@ -1,8 +1,9 @@
 #!/usr/bin/env bash
-# ./jubb stop [--data DIR]: ends a start that runs elsewhere, and its database.
+# ./jubb stop [--data DIR]: ends a start that runs elsewhere, what one that was killed has left, and its database.
 set -euo pipefail
 . "$ROOT/scripts/lib/common.sh"
 . "$ROOT/scripts/lib/postgres.sh"
+. "$ROOT/scripts/lib/processes.sh"
 DATA="$ROOT/.jubb"
 [ "${1:-}" = --data ] && DATA="$(cd "$HERE" && cd "${2:?--data takes a folder}" && pwd)"
 if [ -f "$DATA/jubb.pid" ]; then
@@ -14,4 +15,7 @@ if [ -f "$DATA/jubb.pid" ]; then
     say "Stopped."
   fi
 fi
+stop_left "$DATA"
+[ "$LEFT" = 0 ] || say "Ended $LEFT processes that an earlier start had left running."
 stop_cluster "$DATA/postgres"
+rm -f "$DATA/jubb.pid"

@@ -80,7 +80,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
     <main className="bench" aria-busy={!bench.fresh}>
       <JobHead bench={bench} me={me} visits={visits.length} toggle={toggle} extra={extra} />
       <div className="benchmain">
-        <section className="lad" aria-label="Ladder">
+        <section className="lad" aria-label="Ladder" tabIndex={0}>
           <LadderDrawing sheet={sheet} state={state} peeked={peek} peek={setPeek} />
         </section>
         <section className="mid" aria-label="The move">

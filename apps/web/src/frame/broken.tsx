@@ -1,12 +1,22 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import type { FallbackProps } from 'react-error-boundary';
+
+const KEPT: ReadonlySet<string> = new Set(['me', 'job']);
 
 /** Instead of a screen that broke: what happened, and the ways on. Nothing that was given is lost by it. */
 export function Broken({ error, resetErrorBoundary }: FallbackProps): React.JSX.Element {
+  const client = useQueryClient();
+  useEffect(() => {
+    // It may have been what was kept of an answer that broke it: asked anew when the screen is opened again. Jobs stay, for
+    // a bench without a line.
+    client.removeQueries({ predicate: (q) => q.getObserversCount() === 0 && !KEPT.has(String(q.queryKey[0])) });
+  }, [client]);
   const says = error instanceof Error ? error.message : String(error);
   return (
-    <main className="empty" role="alert">
-      <h2>This screen broke</h2>
-      <p>What was given is kept and sent all the same. If it comes back, this says why: {says}</p>
+    <main className="empty">
+      <h1>This screen broke</h1>
+      <p role="alert">What was given is kept and sent all the same. If it comes back, this says why: {says}</p>
       <div className="d-flex gap-2 justify-content-center flex-wrap">
         <button type="button" className="btn-ink" onClick={resetErrorBoundary}>
           Try again
