@@ -5,7 +5,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
-import { ask, book, forward, fresh, jobOf } from './hands.ts';
+import { ask, book, forward, fresh, jobOf, sent } from './hands.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(300_000);
@@ -101,6 +101,25 @@ describe('an alternator', () => {
     // The next failure of this kind remembers it.
     const past = await ask<Record<string, Record<string, number>>>(page, 'sheets/alternator-brushpin/past-causes');
     expect(past['output']).toEqual({ rectifier: 1 });
+  });
+
+  test('a figure typed over a run stands as typed, with no curve, and the run stands in a note', async () => {
+    const job = await book(page, 'alternator-brushpin', ['3', 'grey']);
+    await toTest(job, 'output');
+    await runIt();
+    await page.type('#typed', '49 A');
+    await press(page, '.op button', 'Take');
+    await has(page, 'Typed by hand: no curve belongs to this figure.');
+    await sent(page);
+    const kept = await lastTest(job, 'output');
+    expect([kept.value, kept.how, kept.proof, kept.instrument]).toEqual([
+      { value: 49, unit: 'A' },
+      'hand',
+      undefined,
+      null,
+    ]);
+    const { notes } = await stateOf(job);
+    expect(notes.at(-1)!.text).toMatch(/the stand had run [\d.]+ A; 49 A was typed by hand instead\.$/);
   });
 });
 

@@ -12,6 +12,7 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { AppModule } from './app.module.ts';
+import type { SignedInRequest } from './auth/access.ts';
 import { AuthService } from './auth/auth.service.ts';
 import { cookieOf, sessionCookie } from './auth/cookies.ts';
 import { TIMES } from './bounds/bounds.ts';
@@ -35,9 +36,11 @@ export async function makeApp(
     forceCloseConnections: true,
   });
   const auth = app.get(AuthService);
-  const isSignedIn = async (request: Request): Promise<boolean> => {
+  const isSignedIn = async (request: SignedInRequest): Promise<boolean> => {
     const token = cookieOf(request, sessionCookie(config));
-    return token !== undefined && (await auth.whoIs(token, new Date())) !== undefined;
+    const person = token === undefined ? undefined : await auth.whoIs(token, new Date());
+    if (person) request.person = person;
+    return person !== undefined;
   };
   app.set('query parser', 'simple');
   if (config.behindProxy) app.set('trust proxy', 1);

@@ -29,7 +29,8 @@ export class AuthGuard implements CanActivate {
     if (access === 'anyone') return true;
     const request = context.switchToHttp().getRequest<SignedInRequest>();
     const token = cookieOf(request, sessionCookie(this.config));
-    const person = token === undefined ? undefined : await this.auth.whoIs(token, new Date());
+    // Asked already where a large body had to wait for it.
+    const person = request.person ?? (token === undefined ? undefined : await this.auth.whoIs(token, new Date()));
     if (token === undefined || !person) throw new UnauthorizedException('Press your name and type your PIN');
     if (!access?.includes(person.role)) throw new ForbiddenException(`Not for the ${person.role} role`);
     request.person = person;

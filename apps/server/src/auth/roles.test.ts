@@ -66,11 +66,11 @@ describe('roles and routes', () => {
   });
 
   test('asked for real, each route lets in who stands in the table and nobody else', async () => {
-    const pins = {
+    const pins: Record<Role, [name: string, pin: string]> = {
       owner: ['Una Reith', '1111'],
       mechanic: ['Magnus Sorley', '2222'],
       parts: ['Tam Veitch', '4444'],
-    } as const;
+    };
     const wrong: string[] = [];
     for (const who of ['stranger', ...roles] as const) {
       // Signed in anew for each: asked for real, some of the routes sign out.

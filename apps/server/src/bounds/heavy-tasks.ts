@@ -1,9 +1,14 @@
+import type { QuoteState } from '@jubb/core/bench';
 import { verifyExport, type JobExport, type Verification } from '@jubb/core/bench/verify';
 import { priceChanges, readPriceList, writePriceList, type PriceChanges } from '@jubb/core/parts/price-list';
 import type { CatalogueItem } from '@jubb/core/parts';
 import type { Sheet, SheetProblem } from '@jubb/core/sheet';
 import { readSheet } from '@jubb/core/sheet/read';
 import pg from 'pg';
+import { labelsPdf, type Label } from '../jobs/labels.ts';
+import { pdf } from '../pdf/pdf.ts';
+import { quotePdf, type QuotedJob } from '../quotes/quote-pdf.ts';
+import { recordPdf, type RecordTrend } from '../records/record-pdf.ts';
 import { putItems } from '../parts/put-items.ts';
 import { boundOf, type BodyBound } from './bounds.ts';
 import { BodyError, parseBody } from './check-json.ts';
@@ -19,7 +24,16 @@ export type HeavyTask =
       readonly apply: boolean;
       readonly databaseUrl: string;
     }
-  | { readonly kind: 'price-csv'; readonly databaseUrl: string };
+  | { readonly kind: 'price-csv'; readonly databaseUrl: string }
+  | {
+      readonly kind: 'record-pdf';
+      readonly file: JobExport;
+      readonly depth: 'customer' | 'workshop';
+      readonly unitUrl: string;
+      readonly trends: readonly RecordTrend[];
+    }
+  | { readonly kind: 'quote-pdf'; readonly quote: QuoteState; readonly job: QuotedJob; readonly workshop: string }
+  | { readonly kind: 'labels-pdf'; readonly labels: readonly Label[] };
 
 export interface LintAnswer {
   readonly source: string;
@@ -54,6 +68,9 @@ export interface HeavyAnswers {
   verify: VerifyAnswer;
   'price-list': PriceListAnswer;
   'price-csv': Uint8Array;
+  'record-pdf': Uint8Array;
+  'quote-pdf': Uint8Array;
+  'labels-pdf': Uint8Array;
 }
 
 /** Lines of a list shown as samples, and errors shown at most. */
@@ -83,6 +100,12 @@ export async function doHeavy(task: HeavyTask): Promise<HeavyAnswers[keyof Heavy
       return priceList(task);
     case 'price-csv':
       return withDatabase(task.databaseUrl, async (db) => Buffer.from(writePriceList(await catalogue(db))));
+    case 'record-pdf':
+      return pdf(await recordPdf(task.file, task.depth, task.unitUrl, task.trends));
+    case 'quote-pdf':
+      return pdf(quotePdf(task.quote, task.job, task.workshop));
+    case 'labels-pdf':
+      return pdf(await labelsPdf(task.labels));
   }
 }
 

@@ -16,25 +16,42 @@ const THREAD = new URL(
   import.meta.url.replace('/server/src/', '/server/dist/').replace(/heavy\.service\.[jt]s$/, 'heavy.thread.js'),
 );
 
-/** Hands heavy work to one thread, a piece at a time, with a limit of time and of memory. */
+/** What is set as a page waits for other pages, not for what somebody is having read. */
+const laneOf = (kind: HeavyTask['kind']): 'print' | 'read' => (kind.endsWith('-pdf') ? 'print' : 'read');
+
+/** Hands heavy work to two threads, one that reads and one that sets pages, each a piece at a time. */
 @Injectable()
 export class HeavyService implements OnApplicationShutdown {
-  private thread: Worker | undefined;
-  private last: Promise<unknown> = Promise.resolve();
-  private waiting = 0;
-  private tasks = 0;
+  private readonly lanes = { read: new Lane(), print: new Lane() };
 
   /**
    * @throws BadRequestException for what is wrong with what came; UnprocessableEntityException when it takes too long or
    * too much memory; ServiceUnavailableException when too much waits already
    */
   async run<K extends HeavyTask['kind']>(task: HeavyTask & { kind: K }): Promise<HeavyAnswers[K]> {
+    return (await this.lanes[laneOf(task.kind)].run(task)) as HeavyAnswers[K];
+  }
+
+  onApplicationShutdown(): void {
+    this.lanes.read.close();
+    this.lanes.print.close();
+  }
+}
+
+/** One thread with a limit of time and of memory; what is too much for it ends it, and the next piece opens another. */
+class Lane {
+  private thread: Worker | undefined;
+  private last: Promise<unknown> = Promise.resolve();
+  private waiting = 0;
+  private tasks = 0;
+
+  async run(task: HeavyTask): Promise<unknown> {
     if (this.waiting >= HEAVY.waiting) throw new ServiceUnavailableException('Too much waits to be read; try again');
     this.waiting += 1;
     const mine = this.last.then(() => this.one(task));
     this.last = mine.catch(() => undefined);
     try {
-      return (await mine) as HeavyAnswers[K];
+      return await mine;
     } finally {
       this.waiting -= 1;
     }
@@ -87,15 +104,11 @@ export class HeavyService implements OnApplicationShutdown {
     return thread;
   }
 
-  private close(): void {
+  close(): void {
     const { thread } = this;
     this.thread = undefined;
     thread?.on('error', () => undefined);
     void thread?.terminate();
-  }
-
-  onApplicationShutdown(): void {
-    this.close();
   }
 }
 

@@ -25,6 +25,12 @@ export async function givenCommand(m: EntityManager, id: string): Promise<Given 
   return row;
 }
 
+/** Which of these commands something became of. */
+export async function knownCommands(m: EntityManager, ids: readonly string[]): Promise<ReadonlySet<string>> {
+  const rows = await prepared<{ id: string }>(m, 'known', `SELECT id FROM job_command WHERE id = ANY($1)`, [ids]);
+  return new Set(rows.map((r) => r.id));
+}
+
 /** Remembers that a command was refused, unless something was made of it meanwhile; answers what stands. */
 export async function keepRefusal(
   m: EntityManager,

@@ -31,10 +31,10 @@ import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import { CONFIG, type Config } from '../config/config.ts';
 import type { Person } from '../database/entities/person.entity.ts';
-import { pdf } from '../pdf/pdf.ts';
+import { HeavyService } from '../bounds/heavy.service.ts';
 import { BookingService } from './booking.service.ts';
 import { JobLog } from './job-log.ts';
-import { labelsOf, type Label, labelsPdf, labelsSvg } from './labels.ts';
+import { labelsOf, type Label, labelsSvg } from './labels.ts';
 import { networkAddress } from './network-address.ts';
 import { JobsService } from './jobs.service.ts';
 
@@ -45,6 +45,7 @@ export class JobsController {
     private readonly booking: BookingService,
     private readonly log: JobLog,
     private readonly db: DataSource,
+    private readonly heavy: HeavyService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -116,7 +117,7 @@ export class JobsController {
     @Req() request: Request,
     @Query('tray') tray?: string,
   ): Promise<StreamableFile> {
-    const bytes = await pdf(await labelsPdf(await this.labelsFor(id, request, tray)));
+    const bytes = await this.heavy.run({ kind: 'labels-pdf', labels: await this.labelsFor(id, request, tray) });
     return new StreamableFile(bytes, { type: 'application/pdf', disposition: 'inline; filename="labels.pdf"' });
   }
 

@@ -7,12 +7,13 @@ import { JobLogModule } from './job-log.module.ts';
 import { BookingService } from './booking.service.ts';
 import { JobsController } from './jobs.controller.ts';
 import { JobsService } from './jobs.service.ts';
+import { RefusalsService } from './refusals.service.ts';
 import { SigningService } from './signing.service.ts';
 
 @Module({
   imports: [AuthModule, InstrumentsModule, JobLogModule, SheetsModule, UnitsModule],
   controllers: [JobsController],
-  providers: [JobsService, BookingService, SigningService],
+  providers: [RefusalsService, JobsService, BookingService, SigningService],
   exports: [JobsService, BookingService],
 })
 export class JobsModule {}

@@ -15,6 +15,7 @@ import {
   type BenchState,
   type Command,
   type CommandEnvelope,
+  type JobEvent,
   type LoggedEvent,
   type MoneySettings,
   type Outcome,
@@ -34,7 +35,7 @@ import { RefusedException } from '../problems/refused.exception.ts';
 import { DocumentsService } from '../sheets/documents.service.ts';
 import { UnitsService } from '../units/units.service.ts';
 import { bookPacks, drawersOf } from './drawers.ts';
-import { givenCommand, keepRefusal, type Given } from './job-commands.ts';
+import { givenCommand, keepRefusal, knownCommands, type Given } from './job-commands.ts';
 import { JobLog, missedOf } from './job-log.ts';
 import { keepLessons } from './lessons.ts';
 import { keepOrderLines } from './order-lines.ts';
@@ -43,7 +44,7 @@ import { project } from './projection.ts';
 import { SigningService } from './signing.service.ts';
 import { HeavyService } from '../bounds/heavy.service.ts';
 import type { VerifyAnswer } from '../bounds/heavy-tasks.ts';
-import { Turns } from '../bounds/turns.ts';
+import { Batches, type Settled } from '../bounds/batches.ts';
 
 /** Who asks, when and from where. */
 export interface Asker {
@@ -55,6 +56,14 @@ export interface Asker {
   /** When it came here, ISO 8601; for what was given without a line. */
   readonly receivedAt?: string;
   readonly device: string;
+}
+
+/** A command as it is given to a job. */
+interface Asked {
+  readonly commandId: string;
+  readonly command: Command;
+  readonly seen: number;
+  readonly asker: Asker;
 }
 
 /** What a command needs to know of its job, read under the job's lock. */
@@ -77,7 +86,7 @@ const NO_MONEY: MoneySettings = { rateMinor: 0, taxPercent: 0 };
 
 @Injectable()
 export class JobsService {
-  private readonly turns = new Turns();
+  private readonly batches = new Batches<Asked, CommandAnswer>((job, asked) => this.giveAll(job, asked));
   private settings: { readonly at: number; readonly money: MoneySettings } | undefined;
   constructor(
     private readonly db: DataSource,
@@ -163,27 +172,108 @@ export class JobsService {
    * Gives a job a command that is checked already, from memory where that will do. What became of a command is written
    * with it under its id: asked again, here or at another server, now or later, it is answered the same.
    */
-  async give(jobId: string, commandId: string, command: Command, seen: number, asker: Asker): Promise<CommandAnswer> {
-    return this.turns.take(jobId, async () => {
-      try {
-        return (
-          (await this.appendFromMemory(jobId, commandId, command, seen, asker)) ??
-          (await this.db.transaction((m) => this.append(m, jobId, commandId, command, seen, asker)))
+  give(jobId: string, commandId: string, command: Command, seen: number, asker: Asker): Promise<CommandAnswer> {
+    return this.batches.take(jobId, { commandId, command, seen, asker });
+  }
+
+  /** Commands of one job in their order: those that only add to the log together, the others each by itself. */
+  private async giveAll(jobId: string, asked: readonly Asked[]): Promise<Settled<CommandAnswer>[]> {
+    const out: Settled<CommandAnswer>[] = [];
+    while (out.length < asked.length) {
+      const rest = asked.slice(out.length);
+      const plain = rest.findIndex((a) => needsLock.has(a.command.type));
+      const together = plain < 0 ? rest : rest.slice(0, plain);
+      const done = together.length > 1 ? await this.appendMany(jobId, together) : [];
+      out.push(...done);
+      if (done.length === 0)
+        out.push(
+          await this.giveOne(jobId, rest[0]!).then(
+            (answer) => ({ answer }),
+            (error: unknown) => ({ error }),
+          ),
         );
+    }
+    return out;
+  }
+
+  private async giveOne(jobId: string, { commandId, command, seen, asker }: Asked): Promise<CommandAnswer> {
+    const { manager } = this.db;
+    try {
+      return (
+        (await this.appendFromMemory(jobId, commandId, command, seen, asker)) ??
+        (await this.db.transaction((m) => this.append(m, jobId, commandId, command, seen, asker)))
+      );
+    } catch (e) {
+      if (e instanceof RefusedException && e.seq !== undefined)
+        return this.answerTo(manager, jobId, await keepRefusal(manager, commandId, jobId, e.seq, e.body.refusal), seen);
+      const given = breaksUnique(e, COMMAND_ONCE) ? await givenCommand(manager, commandId) : undefined;
+      if (given) return this.answerTo(manager, jobId, given, seen);
+      throw e;
+    }
+  }
+
+  /**
+   * Appends the first of several commands, as many as are plainly accepted: from memory if the job's head is still the one
+   * that was folded, else under the job's lock. Empty, with nothing written, when the first of them is another case.
+   */
+  private async appendMany(jobId: string, asked: readonly Asked[]): Promise<Settled<CommandAnswer>[]> {
+    const kept = this.log.kept(jobId);
+    if (kept) {
+      try {
+        const done = await this.decideMany(this.db.manager, kept.state, kept.head, asked);
+        if (done) return done;
       } catch (e) {
-        const { manager } = this.db;
-        if (e instanceof RefusedException && e.seq !== undefined)
-          return this.answerTo(
-            manager,
-            jobId,
-            await keepRefusal(manager, commandId, jobId, e.seq, e.body.refusal),
-            seen,
-          );
-        const given = breaksUnique(e, COMMAND_ONCE) ? await givenCommand(manager, commandId) : undefined;
-        if (given) return this.answerTo(manager, jobId, given, seen);
-        throw e;
+        // One of them was given before: each by itself then finds its own answer.
+        if (!breaksUnique(e, COMMAND_ONCE)) throw e;
+        return [];
       }
+    }
+    return this.db.transaction(async (m) => {
+      const [row] = await lockJob(m, jobId);
+      if (!row) return [];
+      const known = await knownCommands(
+        m,
+        asked.map((a) => a.commandId),
+      );
+      const first = asked.findIndex((a) => known.has(a.commandId));
+      const state = row.seq === 0 ? emptyBench(jobId) : await this.log.stateAt(m, { ...row, id: jobId });
+      return (await this.decideMany(m, state, row.head, first < 0 ? asked : asked.slice(0, first))) ?? [];
     });
+  }
+
+  /** Decides one after another, each on what the one before left, and writes all at once; undefined when the head has moved. */
+  private async decideMany(
+    m: EntityManager,
+    state: BenchState,
+    head: string,
+    asked: readonly Asked[],
+  ): Promise<Settled<CommandAnswer>[] | undefined> {
+    const { booked } = state;
+    if (!booked || state.signed) return [];
+    const sheet = await this.log.sheetOf(booked.sheet.id, booked.sheet.revision);
+    const context = { drawers: {}, money: await this.money() };
+    const accepted: { readonly seen: number; readonly missed: readonly LoggedEvent[]; readonly last: number }[] = [];
+    const events: JobEvent[] = [];
+    const ids = new Set<string>();
+    let next = state;
+    for (const { commandId, command, seen, asker } of asked) {
+      const missed = seen > next.seq || ids.has(commandId) ? undefined : missedOf(state, seen);
+      if (!missed) break;
+      const outcome = decide(next, sheet, envelopeOf(next, commandId, command, asker), context);
+      if (!outcome.ok || outcome.events.some((e) => e.type === 'lesson-filed')) break;
+      ids.add(commandId);
+      events.push(...outcome.events);
+      accepted.push({ seen, missed, last: outcome.state.seq });
+      next = outcome.state;
+    }
+    if (accepted.length === 0) return [];
+    const written = await this.write(m, sheet, state, head, { ok: true, events, state: next });
+    return (
+      written &&
+      accepted.map(({ seen, missed, last }) => ({
+        answer: { events: [...missed, ...written.filter((e) => e.seq > seen && e.seq <= last)] },
+      }))
+    );
   }
 
   /** The answer to a command that was given before: the same whenever it is asked for. */
@@ -239,12 +329,7 @@ export class JobsService {
     seen: number,
     asker: Asker,
   ): Promise<CommandAnswer> {
-    const [row] = await prepared<LockedRow>(
-      m,
-      'lock',
-      `SELECT seq, head, sheet, revision, signatures FROM job WHERE id = $1 FOR UPDATE`,
-      [jobId],
-    );
+    const [row] = await lockJob(m, jobId);
     if (!row) throw new NotFoundException('There is no such job');
     // Asked once the job is locked: a question in the statement that waits for the lock sees what was before.
     const given = await givenCommand(m, commandId);
@@ -311,7 +396,8 @@ export class JobsService {
          SELECT changed.id, e.seq, e.id, e.type, e.v, e.payload, e.who, e.at, e."deviceAt", e."receivedAt", e.device, e.command, e.hash
          FROM changed, jsonb_to_recordset($2::jsonb) AS e(seq int, id text, type text, v int, payload jsonb, who jsonb, at text, "deviceAt" text, "receivedAt" text, device text, command text, hash text)
        ), given AS (
-         INSERT INTO job_command (id, job_id, first_seq, last_seq) SELECT $18, id, $19, $4 FROM changed
+         INSERT INTO job_command (id, job_id, first_seq, last_seq)
+         SELECT g.id, changed.id, g.first, g.last FROM changed, jsonb_to_recordset($18::jsonb) AS g(id text, first int, last int)
        ), told AS (
          SELECT pg_notify('jubb', $15) FROM changed
        ) SELECT count(*)::int AS written FROM told`,
@@ -333,8 +419,7 @@ export class JobsService {
         JSON.stringify({ job: before.job, seq: newest.seq }),
         JSON.stringify(columns['notices']),
         columns['promise'],
-        newest.command,
-        events[0]!.seq,
+        JSON.stringify(commandsOf(events)),
       ],
     );
     if (rows[0]?.written !== 1) return undefined;
@@ -387,6 +472,23 @@ const needsLock: ReadonlySet<Command['type']> = new Set([
   'book', 'fit-pack', 'take-back', 'sign-off', 'hand-over', 'move', 'park', 'resume', 'surprise', 'add-photo',
   'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote',
 ]); // prettier-ignore
+
+/** Locks a job until the transaction ends. */
+const lockJob = (m: EntityManager, jobId: string): Promise<LockedRow[]> =>
+  prepared<LockedRow>(m, 'lock', `SELECT seq, head, sheet, revision, signatures FROM job WHERE id = $1 FOR UPDATE`, [
+    jobId,
+  ]);
+
+/** The commands that events are of, with the first and last of each. */
+function commandsOf(events: readonly LoggedEvent[]): { id: string; first: number; last: number }[] {
+  const out: { id: string; first: number; last: number }[] = [];
+  for (const { command, seq } of events) {
+    const last = out.at(-1);
+    if (last?.id === command) last.last = seq;
+    else out.push({ id: command, first: seq, last: seq });
+  }
+  return out;
+}
 
 /** The constraint that makes a command one. */
 const COMMAND_ONCE = 'job_command_pkey';

@@ -1,13 +1,21 @@
 import type { QuoteState } from '@jubb/core/bench';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-import type { Job } from '../database/entities/job.entity.ts';
 import { PDF_FONT } from '../pdf/pdf.ts';
 
 const RULE = '#cdc7b8';
 const QUIET = '#4a5358';
 
+/** What a quote says of its job. */
+export interface QuotedJob {
+  readonly number: number;
+  readonly title: string;
+  readonly complaint: string;
+  readonly customer: string;
+  readonly serial: string;
+}
+
 /** A quote as a page for the customer: what was found and the reading behind it, each way out with its lines and its sum. */
-export function quotePdf(quote: QuoteState, job: Job, workshop: string): TDocumentDefinitions {
+export function quotePdf(quote: QuoteState, job: QuotedJob, workshop: string): TDocumentDefinitions {
   const money = (minor: number): string => `${quote.currency} ${(minor / 100).toFixed(2)}`;
   const findings: Content[] = quote.findings.map((f) => ({
     margin: [0, 3, 0, 3],
@@ -74,7 +82,7 @@ export function quotePdf(quote: QuoteState, job: Job, workshop: string): TDocume
     content: [
       { text: workshop, bold: true, fontSize: 16 },
       { text: `Quote ${job.number}/${quote.version}`, fontSize: 13, margin: [0, 2, 0, 8] },
-      { text: `${job.customer.name}\n${job.title}, serial ${job.unit.serial}\nWhat was said: ${job.complaint}` },
+      { text: `${job.customer}\n${job.title}, serial ${job.serial}\nWhat was said: ${job.complaint}` },
       { text: quote.at.slice(0, 10), color: QUIET, margin: [0, 2, 0, 6] },
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 499, y2: 0, lineWidth: 1, lineColor: RULE }] },
       { text: 'What we found', bold: true, fontSize: 12, margin: [0, 8, 0, 2] },

@@ -12,13 +12,15 @@ import {
 import { AnswerQuoteDto, QuoteDto, type CommandAnswer, type OfferView } from '@jubb/contract';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
-import { pdf } from '../pdf/pdf.ts';
-import { quotePdf } from './quote-pdf.ts';
+import { HeavyService } from '../bounds/heavy.service.ts';
 import { QuotesService } from './quotes.service.ts';
 
 @Controller('api/jobs/:id')
 export class QuotesController {
-  constructor(private readonly quotes: QuotesService) {}
+  constructor(
+    private readonly quotes: QuotesService,
+    private readonly heavy: HeavyService,
+  ) {}
 
   @Get('offer')
   @AllowedFor(...EVERY_ROLE)
@@ -52,7 +54,9 @@ export class QuotesController {
     @Param('version', ParseIntPipe) version: number,
   ): Promise<StreamableFile> {
     const { quote, job, workshop } = await this.quotes.quote(id, version);
-    const bytes = await pdf(quotePdf(quote, job, workshop.name));
+    const { number, title, complaint, customer, unit } = job;
+    const quoted = { number, title, complaint, customer: customer.name, serial: unit.serial };
+    const bytes = await this.heavy.run({ kind: 'quote-pdf', quote, job: quoted, workshop: workshop.name });
     return new StreamableFile(bytes, {
       type: 'application/pdf',
       disposition: `inline; filename="quote-${job.number}-${version}.pdf"`,

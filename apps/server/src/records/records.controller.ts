@@ -19,7 +19,6 @@ import { CONFIG, type Config } from '../config/config.ts';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import { networkAddress } from '../jobs/network-address.ts';
-import { pdf } from '../pdf/pdf.ts';
 import { RecordsService } from './records.service.ts';
 
 const depths = { customer: 'customer', workshop: 'workshop' } as const;
@@ -41,8 +40,8 @@ export class RecordsController {
     @Query('depth', new ParseEnumPipe(depths)) depth: Depth,
   ): Promise<StreamableFile> {
     const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config.publicUrl);
-    const { document, number } = await this.records.document(id, depth, base);
-    return new StreamableFile(await pdf(document), {
+    const { bytes, number } = await this.records.document(id, depth, base);
+    return new StreamableFile(bytes, {
       type: 'application/pdf',
       disposition: `inline; filename="job-${number}-${depth}.pdf"`,
     });

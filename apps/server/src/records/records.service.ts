@@ -2,13 +2,13 @@ import { BadRequestException, ConflictException, Injectable } from '@nestjs/comm
 import type { ImportedView, PastVisit } from '@jubb/contract';
 import type { JobExport } from '@jubb/core/bench/verify';
 import { isUUID } from 'class-validator';
-import type { TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { DataSource } from 'typeorm';
+import { HeavyService } from '../bounds/heavy.service.ts';
 import { ImportedRecord } from '../database/entities/imported-record.entity.ts';
 import { Job } from '../database/entities/job.entity.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { UnitsService } from '../units/units.service.ts';
-import { recordPdf, type RecordTrend } from './record-pdf.ts';
+import type { RecordTrend } from './record-pdf.ts';
 
 @Injectable()
 export class RecordsService {
@@ -16,6 +16,7 @@ export class RecordsService {
     private readonly db: DataSource,
     private readonly jobs: JobsService,
     private readonly units: UnitsService,
+    private readonly heavy: HeavyService,
   ) {}
 
   exported(id: string): Promise<JobExport> {
@@ -26,14 +27,13 @@ export class RecordsService {
     id: string,
     depth: 'customer' | 'workshop',
     base: string,
-  ): Promise<{ readonly document: TDocumentDefinitions; readonly number: number }> {
+  ): Promise<{ readonly bytes: Uint8Array; readonly number: number }> {
     const file = await this.jobs.exported(id);
     const { unitId } = await this.db.getRepository(Job).findOneByOrFail({ id });
     const visits = depth === 'customer' ? await this.units.visits(unitId) : [];
-    return {
-      document: await recordPdf(file, depth, `${base}/unit/${unitId}`, trendsOf(visits)),
-      number: file.record.number,
-    };
+    const unitUrl = `${base}/unit/${unitId}`;
+    const bytes = await this.heavy.run({ kind: 'record-pdf', file, depth, unitUrl, trends: trendsOf(visits) });
+    return { bytes, number: file.record.number };
   }
 
   /** @throws BadRequestException with every check that failed; ConflictException when it is here already */

@@ -294,6 +294,34 @@ describe('tightening', () => {
     );
   });
 
+  test('the length of a wrench on the list is the list’s, whatever was said; of another it is asked for', () => {
+    const bench = atCap();
+    for (const bolt of [1, 4, 2, 5, 3, 6]) bench.do(pull(bench, bolt, 10));
+    const instrument = {
+      id: 'wrench-1',
+      name: 'Torque wrench 1',
+      simulated: true,
+      kind: 'torque-wrench',
+      leverMm: 400,
+    };
+    // Said to be 100 mm long it would have given 30.5 N·m: T (L + E) / L.
+    const rigged = { extensionMm: 40, extensionAngleDeg: 0, wrenchLengthMm: 100 };
+    bench.do(pull(bench, 1, 21.8, { rig: rigged, how: 'instrument', instrument }));
+    const last = bench.state.joints['cap-bolts']!.pulls.at(-1)!;
+    expect([last.torque.value.toFixed(2), last.rig.wrenchLengthMm]).toEqual(['23.98', 400]);
+    const { leverMm: _lever, ...unlisted } = instrument;
+    const unknown = { extensionMm: 40, extensionAngleDeg: 0 };
+    expect(
+      bench.refused(pull(bench, 4, 21.8, { rig: unknown, how: 'instrument', instrument: unlisted })),
+    ).toMatchObject({
+      code: 'wrong-value',
+      says: expect.stringContaining('nobody has said it'),
+    });
+    // Without an extension the length does not matter, and none is made up.
+    bench.do(pull(bench, 4, 24, { rig: { extensionMm: 0, extensionAngleDeg: 0 } }));
+    expect(bench.state.joints['cap-bolts']!.pulls.at(-1)!.rig).toEqual({ extensionMm: 0, extensionAngleDeg: 0 });
+  });
+
   test('too high stops the work until it is answered; past the renew mark only a new fastener will do', () => {
     const bench = atCap();
     bench.do(pull(bench, 1, 11.5));
