@@ -9,7 +9,7 @@ import pg from 'pg';
 import { signIn, startServer, stopServers } from './lib/servers.mjs';
 
 const GOAL = { healthMs: 100, twoServers: 150, guesses: 10 };
-const PAIRS = 2000;
+const PAIRS = Number(process.env.PAIRS ?? 2000);
 const HOSTILE = 10_500;
 const MANY = 50_000;
 const PIN_SECONDS = Number(process.env.PIN_SECONDS ?? 60);
@@ -95,7 +95,7 @@ try {
   goal(strays === 0, `${PAIRS} commands of one sent while another is signed in: ${strays} under the other's name`);
 
   // Commands a second on one job.
-  const rate = async (clients, bases, seconds = 6) => {
+  const rate = async (clients, bases, seconds = Number(process.env.RATE_SECONDS ?? 6)) => {
     const until = Date.now() + seconds * 1000;
     let done = 0;
     let refused = 0;

@@ -37,6 +37,7 @@ describe('a body that is too much', () => {
     ['a stranger’s large command', `/api/jobs/${randomUUID()}/commands`, () => keys(60_000), false, 401],
     ['a stranger’s record', '/api/records/verify', () => `{"file":${keys(200_000)}}`, false, 401],
     ['300,000 keys by somebody signed in', `/api/jobs/${randomUUID()}/commands`, () => keys(60_000), true, 413],
+    ['30,000 keys in one object', `/api/jobs/${randomUUID()}/commands`, () => `{"command":${keys(30_000)}}`, true, 413],
     ['depth', '/api/jobs', () => deep(7000), true, 400],
     ['depth within a run', `/api/jobs/${randomUUID()}/commands`, () => `{"command":${deep(200_000)}}`, true, 400],
     ['a record of 390,000 keys', '/api/records/verify', () => `{"file":${keys(390_000)}}`, true, 200],
@@ -175,7 +176,7 @@ describe('a value that cannot be kept is the sender’s fault, at its field', ()
 });
 
 describe('the reader of bodies', () => {
-  const bound = { depth: 3, values: 5, objects: 4 };
+  const bound = { depth: 3, values: 5, objects: 4, keys: 3 };
   test.each<[string, string, boolean]>([
     ['brackets within texts are no depth', '{"a":"[[[[[["}', true],
     ['quotes within texts are no end', '{"a":"\\"[[[[["}', true],
@@ -185,6 +186,8 @@ describe('the reader of bodies', () => {
     ['one more', '[1,2,3,4,5,6]', false],
     ['as many objects as may be', '[{},{},{}]', true],
     ['one more object', '[{},{},{},{}]', false],
+    ['as many keys as an object may have', '{"a":1,"b":2,"c":3}', true],
+    ['one more key', '{"a":1,"b":2,"c":3,"d":4}', false],
     ['a whole pair of surrogates', '"😀"', true],
     ['a pair written out', '"\\ud83d\\ude00"', true],
     ['half of one', '"\\ud83d"', false],

@@ -7,6 +7,8 @@ export interface BodyBound {
   readonly values: number;
   /** Lists and objects, all of them together: what classes are made of one by one. */
   readonly objects: number;
+  /** Keys of one object: making a class of one takes as long as the square of them. */
+  readonly keys: number;
   /** Not read here but handed on as it came, to a thread of its own. */
   readonly raw?: true;
 }
@@ -14,7 +16,7 @@ export interface BodyBound {
 const kB = 1024;
 const MB = 1024 * kB;
 /** What a form of a screen needs, several times over. A larger body is read only for somebody who is signed in. */
-export const USUAL_BODY: BodyBound = { bytes: 16 * kB, depth: 10, values: 2000, objects: 500 };
+export const USUAL_BODY: BodyBound = { bytes: 16 * kB, depth: 10, values: 2000, objects: 500, keys: 100 };
 
 const uuid = '[0-9a-fA-F-]{1,40}';
 const route = (method: string, path: string, bound: BodyBound): readonly [string, RegExp, BodyBound] => [
@@ -24,13 +26,20 @@ const route = (method: string, path: string, bound: BodyBound): readonly [string
 ];
 /** Bodies of another size than the usual one. Nothing is read past its bound, and no class is made of it before. */
 const OTHERS = [
-  route('POST', 'session', { bytes: kB, depth: 1, values: 8, objects: 1 }),
+  route('POST', 'session', { bytes: kB, depth: 1, values: 8, objects: 1, keys: 8 }),
   // A run of a stand: the points of its curve, or the samples of a ripple.
-  route('POST', `jobs/${uuid}/commands`, { bytes: MB, depth: 12, values: 40_000, objects: 9000 }),
-  route('POST', 'plan', { bytes: MB, depth: 6, values: 30_000, objects: 7000 }),
-  route('POST', 'reckon/[\\w-]{1,60}', { bytes: 64 * kB, depth: 10, values: 4000, objects: 1000 }),
-  route('POST', 'sheets/(lint|import)', { bytes: 2 * MB, depth: 1, values: 2, objects: 1, raw: true }),
-  route('POST', 'records/(verify|import)', { bytes: 8 * MB, depth: 40, values: 400_000, objects: 200_000, raw: true }),
+  route('POST', `jobs/${uuid}/commands`, { bytes: MB, depth: 12, values: 40_000, objects: 9000, keys: 200 }),
+  route('POST', 'plan', { bytes: MB, depth: 6, values: 30_000, objects: 7000, keys: 40 }),
+  route('POST', 'reckon/[\\w-]{1,60}', { bytes: 64 * kB, depth: 10, values: 4000, objects: 1000, keys: 200 }),
+  route('POST', 'sheets/(lint|import)', { bytes: 2 * MB, depth: 1, values: 2, objects: 1, keys: 2, raw: true }),
+  route('POST', 'records/(verify|import)', {
+    bytes: 8 * MB,
+    depth: 40,
+    values: 400_000,
+    objects: 200_000,
+    keys: 400_000,
+    raw: true,
+  }),
 ] as const;
 
 /** The bound of a route's body. */

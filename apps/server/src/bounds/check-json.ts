@@ -48,7 +48,7 @@ function tooDeep(text: string, most: number): void {
 /** Counts what is in a parsed body and looks at its texts. @throws BodyError */
 export function checkJson(
   body: unknown,
-  { values: most, objects: mostObjects }: Pick<BodyBound, 'values' | 'objects'>,
+  { values: most, objects: mostObjects, keys: mostKeys }: Pick<BodyBound, 'values' | 'objects' | 'keys'>,
 ): void {
   const left: unknown[] = [body];
   let values = 0;
@@ -67,6 +67,7 @@ export function checkJson(
       for (const item of value) if (typeof item === 'string' || typeof item === 'object') left.push(item);
     } else if (typeof value === 'object' && value !== null) {
       const keys = Object.keys(value);
+      if (keys.length > mostKeys) throw new BodyError(413, `An object of the body has more than ${mostKeys} keys`);
       count(keys.length);
       for (const key of keys) {
         storable(key);

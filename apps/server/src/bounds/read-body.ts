@@ -13,6 +13,19 @@ function readerOf(bytes: number): RequestHandler {
   return made;
 }
 
+/** What is sent after a refusal is heard out up to this, so that the sender gets its answer, and kept nowhere. */
+const HEARD_OUT_BYTES = 16 * 1024 * 1024;
+
+/** Lets the rest of a refused body run into nothing; one that never ends loses its connection. */
+function letRunOut(request: Request): void {
+  let bytes = 0;
+  request.on('data', (chunk: Buffer) => {
+    bytes += chunk.length;
+    if (bytes > HEARD_OUT_BYTES) request.destroy();
+  });
+  request.resume();
+}
+
 /**
  * Reads JSON bodies within the bound of their route. More than a form is read only for somebody who is signed in: a
  * stranger costs a few kilobytes, whatever is sent.
@@ -25,7 +38,10 @@ export function readBody(isSignedIn: (request: Request) => Promise<boolean>): Re
     const bound = boundOf(request.method, request.path);
     const read = (): void => {
       readerOf(bound.bytes)(request, response, (error?: unknown) => {
-        if (error) return next(error);
+        if (error) {
+          letRunOut(request);
+          return next(error);
+        }
         const bytes: unknown = request.body;
         if (!Buffer.isBuffer(bytes) || bytes.length === 0) {
           request.body = undefined;
@@ -46,7 +62,10 @@ export function readBody(isSignedIn: (request: Request) => Promise<boolean>): Re
     isSignedIn(request)
       .then((yes) => {
         if (yes) read();
-        else next(new UnauthorizedException('Press your name and type your PIN'));
+        else {
+          letRunOut(request);
+          next(new UnauthorizedException('Press your name and type your PIN'));
+        }
       })
       .catch(next);
   };

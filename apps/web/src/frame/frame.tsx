@@ -139,7 +139,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
         <ErrorBoundary FallbackComponent={Broken} resetKeys={[pathname]}>
           <Outlet />
         </ErrorBoundary>
-        <HandsDialog me={me} open={hands} close={() => setHands(false)} />
+        {hands && <HandsDialog me={me} close={() => setHands(false)} />}
         <SearchDialog open={finding} close={() => setFinding(false)} />
         <KeysDialog open={keys} close={() => showKeys(false)} />
       </div>

@@ -1,6 +1,8 @@
 import type { PersonView } from '@jubb/contract';
+import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
 import { useNow } from '../frame/use-now.ts';
+import { commandWords } from '../outbox/command-words.ts';
 import { outbox, useOutbox } from '../outbox/use-outbox.ts';
 import type { Waiting } from '../outbox/waiting.ts';
 import { LineWatch } from './line-watch.ts';
@@ -45,11 +47,12 @@ function Answered({
   readonly w: Waiting;
   readonly person: PersonView | undefined;
 }): React.JSX.Element | null {
+  const what = commandWords(w, useQueryClient());
   const of = person && w.giver.id !== '' && w.giver.id !== person.id ? ` (${w.giver.name})` : '';
   if (w.refused !== undefined)
     return (
       <div className="bar">
-        Refused{of}: {w.refused}
+        Refused{of}: {what}. {w.refused}
         <button type="button" className="btn-line" onClick={() => void outbox.dismiss(w.id)}>
           Read
         </button>
@@ -58,7 +61,7 @@ function Answered({
   if (w.aside !== undefined)
     return (
       <div className="bar">
-        Set aside{of}, “{w.command.type.replaceAll('-', ' ')}”: {w.aside}
+        Set aside{of}: {what}. {w.aside}
         <button type="button" className="btn-line" onClick={() => void outbox.tryAgain(w.id)}>
           Try again
         </button>
@@ -70,8 +73,7 @@ function Answered({
   if (w.giver.id === '' && person)
     return (
       <div className="bar">
-        An entry of {new Date(w.at).toLocaleString('en-GB')} was never sent, and nobody’s name is on it: “
-        {w.command.type.replaceAll('-', ' ')}”.
+        Of {new Date(w.at).toLocaleString('en-GB')}, never sent, and nobody’s name is on it: {what}.
         <button type="button" className="btn-line" onClick={() => void outbox.claim(w.id, person)}>
           It is mine: send it
         </button>

@@ -1,29 +1,25 @@
 import type { MeView } from '@jubb/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useEffect, useRef, useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
-import Modal from 'react-bootstrap/Modal';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
 import { outbox } from '../outbox/use-outbox.ts';
 import { NamesAndPin } from './names-and-pin.tsx';
 
-/** Other hands take over: the names at once, and the old hands stay until a PIN is right. */
-export function HandsDialog({
-  me,
-  open,
-  close,
-}: {
-  readonly me: MeView;
-  readonly open: boolean;
-  readonly close: () => void;
-}): React.JSX.Element {
+/** Other hands take over: the names at once, and the old hands stay until a PIN is right. Escape closes it. */
+export function HandsDialog({ me, close }: { readonly me: MeView; readonly close: () => void }): React.JSX.Element {
+  const dialog = useRef<HTMLDialogElement>(null);
   const client = useQueryClient();
   const navigate = useNavigate();
   const [changing, setChanging] = useState(false);
+  useEffect(() => {
+    dialog.current?.showModal();
+    // What can still be sent goes out under the name that gave it.
+    void outbox.drain();
+  }, []);
   const out = useMutation({
     mutationFn: async () => {
-      // What can still be sent goes out under the name that gave it.
       await outbox.drain();
       await api('session', undefined, 'DELETE');
     },
@@ -34,54 +30,43 @@ export function HandsDialog({
     },
   });
   return (
-    <Modal
-      show={open}
-      onHide={close}
-      onShow={() => void outbox.drain()}
-      onExited={() => setChanging(false)}
-      aria-labelledby="hands-title"
-      size="lg"
-      animation={false}
-      restoreFocus
-    >
-      <Modal.Body className="signin hands">
-        <h2 id="hands-title">{changing ? 'Another PIN' : 'Whose hands?'}</h2>
-        {changing ? (
-          <ChangePin close={close} />
-        ) : (
+    <dialog ref={dialog} className="signin hands" aria-labelledby="hands-title" onClose={close}>
+      <h2 id="hands-title">{changing ? 'Another PIN' : 'Whose hands?'}</h2>
+      {changing ? (
+        <ChangePin close={close} />
+      ) : (
+        <>
+          <p className="quiet m-0">{me.person.name} is signed in until another PIN is right.</p>
+          <NamesAndPin
+            done={() => {
+              close();
+              void client.invalidateQueries();
+              void navigate('/');
+            }}
+          />
+          {out.isError && (
+            <p className="field-error" role="alert">
+              Not signed out: {out.error.message}
+            </p>
+          )}
+        </>
+      )}
+      <div className="d-flex gap-2 flex-wrap">
+        <button type="button" className="btn-line" onClick={close}>
+          Back
+        </button>
+        {!changing && (
           <>
-            <p className="quiet">{me.person.name} is signed in until another PIN is right.</p>
-            <NamesAndPin
-              done={() => {
-                close();
-                void client.invalidateQueries();
-                void navigate('/');
-              }}
-            />
-            {out.isError && (
-              <p className="field-error" role="alert">
-                Not signed out: {out.error.message}
-              </p>
-            )}
+            <button type="button" className="btn-line" onClick={() => setChanging(true)}>
+              Change my PIN
+            </button>
+            <button type="button" className="btn-line" onClick={() => out.mutate()} disabled={out.isPending}>
+              Sign out
+            </button>
           </>
         )}
-        <div className="d-flex gap-2 flex-wrap">
-          <button type="button" className="btn-line" onClick={close}>
-            Back
-          </button>
-          {!changing && (
-            <>
-              <button type="button" className="btn-line" onClick={() => setChanging(true)}>
-                Change my PIN
-              </button>
-              <button type="button" className="btn-line" onClick={() => out.mutate()} disabled={out.isPending}>
-                Sign out
-              </button>
-            </>
-          )}
-        </div>
-      </Modal.Body>
-    </Modal>
+      </div>
+    </dialog>
   );
 }
 

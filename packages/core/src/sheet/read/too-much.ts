@@ -32,7 +32,7 @@ export function tooMuchText(text: string): SheetProblem | undefined {
     else if (c === ']' || c === '}') depth = Math.max(0, depth - 1);
     if (depth > DEEPEST) return problem('too-deep', `nested deeper than ${DEEPEST}`, { line, column: 1 });
   }
-  if (values > 2 * MOST_VALUES) return problem('too-long', `a sheet of more than ${MOST_VALUES} keys and items`, start);
+  if (values > MOST_VALUES) return problem('too-long', `a sheet of more than ${MOST_VALUES} keys and items`, start);
   return undefined;
 }
 
