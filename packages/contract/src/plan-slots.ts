@@ -54,6 +54,9 @@ const listOf = (name: string, most: number, shape: Shape) => (): PropertyDecorat
     },
   });
 
+/** What is wrong with the pieces of a plan, in words; undefined when nothing is. */
+export const slotsProblem = (list: unknown): string | undefined => listProblem(list, MOST_SLOTS, SLOT);
+
 /** The pieces of a plan. */
 export const IsSlots = listOf('isSlots', MOST_SLOTS, SLOT);
 /** The pieces that stay where they were put. */

@@ -16,7 +16,7 @@ export class BodyError extends Error {
  * not be stored. Goes through it once, without recursion.
  * @throws BodyError
  */
-export function parseBody(text: string, bound: Omit<BodyBound, 'bytes' | 'raw'>): unknown {
+export function parseBody(text: string, bound: Omit<BodyBound, 'bytes' | 'raw' | 'check'>): unknown {
   tooDeep(text, bound.depth);
   let body: unknown;
   try {

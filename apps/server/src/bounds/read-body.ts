@@ -1,4 +1,4 @@
-import { UnauthorizedException, UnsupportedMediaTypeException } from '@nestjs/common';
+import { BadRequestException, UnauthorizedException, UnsupportedMediaTypeException } from '@nestjs/common';
 import express, { type NextFunction, type Request, type RequestHandler, type Response } from 'express';
 import { boundOf, USUAL_BODY } from './bounds.ts';
 import { parseBody } from './check-json.ts';
@@ -52,6 +52,12 @@ export function readBody(isSignedIn: (request: Request) => Promise<boolean>): Re
         if (!bound.raw)
           try {
             request.body = parseBody(bytes.toString('utf8'), bound);
+            const wrong = bound.check?.(request.body);
+            if (wrong)
+              throw new BadRequestException({
+                message: `${wrong.field}: ${wrong.says}`,
+                errors: { [wrong.field]: [wrong.says] },
+              });
           } catch (e) {
             return next(e);
           }

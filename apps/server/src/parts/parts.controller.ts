@@ -29,12 +29,10 @@ import { buyingWays, type BuyingWay } from '@jubb/core/parts';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import type { Asker } from '../jobs/jobs.service.ts';
-import { FORM } from '../bounds/bounds.ts';
+import { FILE, FORM } from '../bounds/bounds.ts';
 import { CatalogueService } from './catalogue.service.ts';
 import { PartsService } from './parts.service.ts';
 
-/** Two hundred thousand lines, and some. */
-const MOST_BYTES = 16_000_000;
 const asker = (person: Person): Asker => ({ person, at: new Date(), device: 'parts desk' });
 
 @Controller('api')
@@ -105,7 +103,7 @@ export class PartsController {
   @Post('parts/price-list')
   @HttpCode(200)
   @AllowedFor('owner', 'parts')
-  @UseInterceptors(FileInterceptor('file', { limits: { ...FORM, fileSize: MOST_BYTES, files: 1 } }))
+  @UseInterceptors(FileInterceptor('file', { limits: { ...FORM, fileSize: FILE.priceList, files: 1 } }))
   priceList(
     @Query('supplier') supplier: string | undefined,
     @Query('apply') apply: string | undefined,

@@ -21,9 +21,9 @@ import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../database/entities/person.entity.ts';
 import { Photo } from '../database/entities/photo.entity.ts';
-import { FORM } from '../bounds/bounds.ts';
+import { FILE, FORM } from '../bounds/bounds.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
-import { MOST_BYTES, picture, refuseFolder } from './picture.ts';
+import { picture, refuseFolder } from './picture.ts';
 
 export class PhotoDto {
   /** Made by the asker: the same picture sent again is kept once. It is the picture's id. */
@@ -58,7 +58,7 @@ export class PhotosController {
   @HttpCode(200)
   @AllowedFor('owner', 'mechanic')
   @UseInterceptors(
-    FileInterceptor('photo', { limits: { ...FORM, fileSize: MOST_BYTES, files: 1 }, preservePath: true }),
+    FileInterceptor('photo', { limits: { ...FORM, fileSize: FILE.picture, files: 1 }, preservePath: true }),
   )
   async add(
     @Param('id', ParseUUIDPipe) job: string,

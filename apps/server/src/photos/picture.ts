@@ -7,7 +7,6 @@ const FORMATS: ReadonlySet<string> = new Set(['jpeg', 'png', 'webp']);
 const LONGEST = 2000;
 /** A picture that unpacks to more than this is no photograph but an attack. */
 const MOST_PIXELS = 60_000_000;
-export const MOST_BYTES = 8 * 1024 * 1024;
 
 export interface Picture {
   readonly bytes: Buffer;

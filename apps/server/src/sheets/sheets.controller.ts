@@ -20,13 +20,10 @@ import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Lesson } from '../database/entities/lesson.entity.ts';
 import type { Person } from '../database/entities/person.entity.ts';
-import { FORM } from '../bounds/bounds.ts';
+import { FILE, FORM } from '../bounds/bounds.ts';
 import { refuseFolder } from '../photos/picture.ts';
 import { DocumentsService } from './documents.service.ts';
 import { SheetsService } from './sheets.service.ts';
-
-/** A whole manual is larger than a picture. */
-const MOST_DOCUMENT_BYTES = 24 * 1024 * 1024;
 
 export class DocumentDto {
   /** As the sheet's figures name it: "Brindlow BD-6 sheet". */
@@ -73,7 +70,7 @@ export class SheetsController {
   @Post('sheets/:id/documents')
   @AllowedFor('owner', 'mechanic')
   @UseInterceptors(
-    FileInterceptor('document', { limits: { ...FORM, fileSize: MOST_DOCUMENT_BYTES, files: 1 }, preservePath: true }),
+    FileInterceptor('document', { limits: { ...FORM, fileSize: FILE.document, files: 1 }, preservePath: true }),
   )
   async attach(
     @Param('id') id: string,

@@ -53,6 +53,25 @@ describe('readings and pulls as CSV', () => {
     expect(of.find((r) => r['kind'] === 'pull')!['what']).toBe(title);
   });
 
+  test('no name that came from elsewhere is a live cell, and figures below nothing stay figures', () => {
+    const [joint] = record.joints;
+    const pull = {
+      ...joint!.stages[0]!.pulls[0]!,
+      torque: { value: -1.5, unit: 'N·m' },
+      by: { ...person, name: '@SUM(A1:A9)' },
+      instrument: { id: 'x', name: '=HYPERLINK("http://x")', simulated: true },
+    };
+    const title = '+cmd|calc';
+    const of = rows({ ...record, joints: [{ ...joint!, title, setAside: [pull] }] });
+    const row = of.find((r) => r['place']!.endsWith('set aside'))!;
+    expect([row['what'], row['instrument'], row['by'], row['value']]).toEqual([
+      "'+cmd|calc",
+      `'=HYPERLINK("http://x")`,
+      "'@SUM(A1:A9)",
+      '-1.5',
+    ]);
+  });
+
   test('pulls that do not count are told as set aside', () => {
     const [joint] = record.joints;
     const pull = { ...joint!.stages[0]!.pulls[0]!, verdict: 'low' as const };
