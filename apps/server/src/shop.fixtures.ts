@@ -50,7 +50,8 @@ const adminUrl = (): string => {
 const databaseUrl = (name: string): string => adminUrl().replace(/\/[^/]+$/, `/${name}`);
 const dataFolder = (): string => process.env['JUBB_TEST_DATA'] ?? '/tmp';
 
-function configOf(url: string, dataDir: string, more: Partial<Config>): Config {
+/** A server's settings on a database and a data folder. */
+export function configOf(url: string, dataDir: string, more: Partial<Config>): Config {
   return {
     port: 0,
     host: '127.0.0.1',

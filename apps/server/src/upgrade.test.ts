@@ -11,6 +11,7 @@ import { makeApp } from './app.ts';
 import { dataSourceOptions } from './database/data-source.ts';
 import { First1764000000000 } from './database/migrations/1764000000000-first.ts';
 import { JobsService } from './jobs/jobs.service.ts';
+import { configOf } from './shop.fixtures.ts';
 import { SheetsService } from './sheets/sheets.service.ts';
 
 jest.setTimeout(180_000);
@@ -61,20 +62,7 @@ beforeAll(async () => {
   await client.end();
   url = admin.replace(/\/[^/]+$/, `/${name}`);
   await firstRelease(kept.events.slice(0, 24));
-  app = await makeApp({
-    port: 0,
-    host: '127.0.0.1',
-    databaseUrl: url,
-    dataDir: mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'upgrade-')),
-    webDir: undefined,
-    libraryDir: join(process.cwd(), 'library'),
-    standIns: '127.0.0.1:1',
-    supplier: 'http://127.0.0.1:1',
-    secureCookie: false,
-    publicUrl: undefined,
-    behindProxy: false,
-    leastFree: 0,
-  });
+  app = await makeApp(configOf(url, mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'upgrade-')), {}));
   await app.get(SheetsService).loadLibrary();
 });
 afterAll(() => app.close());

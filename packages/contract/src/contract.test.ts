@@ -137,10 +137,25 @@ describe('forms', () => {
     expect(await wrong(BookInDto, { ...form, promise: 'soon' })).toContain('promise');
     expect(await wrong(BookInDto, { ...form, complaint: '' })).toContain('complaint');
   });
-  test('signing in: an empty PIN, letters, a PIN too long', async () => {
-    expect(await wrong(SignInDto, { person: UUID, pin: '2222' })).toEqual([]);
-    for (const pin of ['', 'abcd', '1'.repeat(200), 2222])
-      expect(await wrong(SignInDto, { person: UUID, pin })).toContain('pin');
+  test('signing in: a PIN or a pass phrase; an empty one, one too long, no name', async () => {
+    for (const pin of ['2222', 'two eels in a boat']) expect(await wrong(SignInDto, { name: 'Una', pin })).toEqual([]);
+    for (const pin of ['', '222', '1'.repeat(200), 2222])
+      expect(await wrong(SignInDto, { name: 'Una', pin })).toContain('pin');
+    expect(await wrong(SignInDto, { name: '', pin: '2222' })).toEqual(['name']);
+  });
+  test.each<[string, boolean]>([
+    ['2026-03-09T14:30:00Z', true],
+    ['2026-03-09T14:30:00.123+01:00', true],
+    ['2024-02-29T00:00:00Z', true],
+    ['2026-02-29T00:00:00Z', false],
+    ['2026-W10', false],
+    ['2026-068', false],
+    ['2026-03-09', false],
+    ['0001-01-01T00:00:00Z', false],
+    ['9999-01-01T00:00:00Z', false],
+    ['soon', false],
+  ])('a promise on %s: taken %s', async (promise, taken) => {
+    expect(await wrong(BookInDto, { ...form, promise })).toEqual(taken ? [] : ['promise']);
   });
   test('a simulated hand does not pull past what a hand can', async () => {
     expect(await wrong(HandDto, { action: 'pull', stopNm: 60 })).toEqual([]);

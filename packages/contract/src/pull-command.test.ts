@@ -21,11 +21,11 @@ const problems = (command: object): string[] =>
   );
 const nm = (value: number): object => ({ value, unit: 'N·m' });
 const rig = { extensionMm: 0, extensionAngleDeg: 0 };
-const instrument = { id: 'w', name: 'Wrench', simulated: true, kind: 'torque-wrench', rangeNm: { min: 2, max: 20 } };
+const instrument = { id: 'w' };
 
 describe('commands while a joint is tightened', () => {
   test.each<[string, object]>([
-    ['a pull by a wrench with its range', { type: 'pull', op: 'x', bolt: 1, reading: nm(10), rig, how: 'instrument', instrument }],
+    ['a pull by a wrench of the list', { type: 'pull', op: 'x', bolt: 1, reading: nm(10), rig, how: 'instrument', instrument }],
     ['a pull with its trace and turn', { type: 'pull', op: 'x', bolt: 1, reading: nm(10), rig, how: 'hand', turnedDeg: 70, trace: [[0, 0], [2, 3]] }],
     ['an answer that it stands', { type: 'answer-pull', op: 'x', bolt: 1, answer: 'accepted', note: 'looked at' }],
     ['what a nut takes to turn', { type: 'say-running', op: 'x', torque: nm(3), how: 'hand' }],
@@ -48,7 +48,8 @@ describe('commands while a joint is tightened', () => {
     ['a turn in newton metres', { type: 'adjust', op: 'x', note: 'x', turned: nm(12) }, /angle is due/],
     ['half a stroke', { type: 'complete', op: 'x', strokes: 0.5 }, /strokes/],
     ['less than no strokes', { type: 'complete', op: 'x', strokes: -1 }, /strokes/],
-    ['a range without an end', { type: 'pull', op: 'x', bolt: 1, reading: nm(10), rig, how: 'hand', instrument: { ...instrument, rangeNm: { min: 2 } } }, /max/],
+    ['a wrench with a range of its own', { type: 'pull', op: 'x', bolt: 1, reading: nm(10), rig, how: 'hand', instrument: { ...instrument, rangeNm: { min: 2, max: 9000 } } }, /rangeNm/],
+    ['an instrument without its id', { type: 'pull', op: 'x', bolt: 1, reading: nm(10), rig, how: 'hand', instrument: {} }, /id/],
     ['a joint loosened with more than is known', { type: 'loosen', joint: 'x', why: 'y', force: true }, /force/],
   ])('%s is refused, and says what is due', (_, command, names) => {
     expect(problems(command).join('; ')).toMatch(names);

@@ -1,14 +1,14 @@
+import type { PriceListView } from '@jubb/contract';
 import type { QuoteState } from '@jubb/core/bench';
 import { verifyExport, type JobExport, type Verification } from '@jubb/core/bench/verify';
-import { priceChanges, readPriceList, writePriceList, type PriceChanges } from '@jubb/core/parts/price-list';
+import { priceChanges, readPriceList, writePriceList } from '@jubb/core/parts/price-list';
 import type { CatalogueItem } from '@jubb/core/parts';
 import type { Sheet, SheetProblem } from '@jubb/core/sheet';
 import { readSheet } from '@jubb/core/sheet/read';
 import pg from 'pg';
-import { labelsPdf, type Label } from '../jobs/labels.ts';
-import { pdf } from '../pdf/pdf.ts';
-import { quotePdf, type QuotedJob } from '../quotes/quote-pdf.ts';
-import { recordPdf, type RecordTrend } from '../records/record-pdf.ts';
+import type { Label } from '../jobs/labels.ts';
+import type { QuotedJob } from '../quotes/quote-pdf.ts';
+import type { RecordTrend } from '../records/record-pdf.ts';
 import { putItems } from '../parts/put-items.ts';
 import { boundOf, type BodyBound } from './bounds.ts';
 import { BodyError, parseBody } from './check-json.ts';
@@ -53,16 +53,8 @@ export interface VerifyAnswer {
     readonly json: string;
   };
 }
-export interface PriceListAnswer {
-  readonly lines: number;
-  readonly added: number;
-  readonly changed: number;
-  readonly same: number;
-  readonly wrong: number;
-  readonly sampleAdded: PriceChanges['added'];
-  readonly sampleChanged: PriceChanges['changed'];
-  readonly errors: PriceChanges['errors'];
-}
+/** What the view of a price list says, but whether it was applied. */
+export type PriceListAnswer = Omit<PriceListView, 'applied'>;
 export interface HeavyAnswers {
   lint: LintAnswer;
   verify: VerifyAnswer;
@@ -101,13 +93,18 @@ export async function doHeavy(task: HeavyTask): Promise<HeavyAnswers[keyof Heavy
     case 'price-csv':
       return withDatabase(task.databaseUrl, async (db) => Buffer.from(writePriceList(await catalogue(db))));
     case 'record-pdf':
-      return pdf(await recordPdf(task.file, task.depth, task.unitUrl, task.trends));
+      return (await pages()).record(task);
     case 'quote-pdf':
-      return pdf(quotePdf(task.quote, task.job, task.workshop));
+      return (await pages()).quote(task);
     case 'labels-pdf':
-      return pdf(await labelsPdf(task.labels));
+      return (await pages()).labels(task);
   }
 }
+
+type Task<K extends HeavyTask['kind']> = Extract<HeavyTask, { kind: K }>;
+/** What sets pages is loaded by the thread that does, and by no other. */
+const pages = () => import('./pages.ts');
+export type PageTask = Task<'record-pdf'> | Task<'quote-pdf'> | Task<'labels-pdf'>;
 
 /** One field of a body, of a kind. */
 function fieldOf(body: Uint8Array, bound: BodyBound, name: string): unknown {

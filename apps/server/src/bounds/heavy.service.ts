@@ -40,7 +40,7 @@ export class HeavyService implements OnApplicationShutdown {
 
 /** One thread with a limit of time and of memory; what is too much for it ends it, and the next piece opens another. */
 class Lane {
-  private thread: Worker | undefined;
+  private thread: Promise<Worker> | undefined;
   private last: Promise<unknown> = Promise.resolve();
   private waiting = 0;
   private tasks = 0;
@@ -57,8 +57,12 @@ class Lane {
     }
   }
 
-  private one(task: HeavyTask): Promise<unknown> {
-    const thread = (this.thread ??= this.open());
+  private async one(task: HeavyTask): Promise<unknown> {
+    const opening = (this.thread ??= this.open());
+    const thread = await opening.catch((e: unknown) => {
+      if (this.thread === opening) this.thread = undefined;
+      throw e;
+    });
     const id = (this.tasks += 1);
     return new Promise((resolve, reject) => {
       const over = (): void => {
@@ -97,18 +101,27 @@ class Lane {
     });
   }
 
-  private open(): Worker {
+  /** A thread that has read its own program: the time of a task begins after that. */
+  private open(): Promise<Worker> {
     const thread = new Worker(THREAD, { resourceLimits: { maxOldGenerationSizeMb: HEAVY.memoryMb } });
-    // It holds no process open, and what it says between two tasks is nobody's.
+    // It holds no process open.
     thread.unref();
-    return thread;
+    return new Promise((resolve, reject) => {
+      thread.once('error', reject);
+      thread.once('exit', (code) => reject(new Error(`the reading thread ended with ${code}`)));
+      thread.once('message', () => {
+        thread.removeAllListeners();
+        // What it says between two tasks is nobody's.
+        thread.on('error', () => undefined);
+        resolve(thread);
+      });
+    });
   }
 
   close(): void {
     const { thread } = this;
     this.thread = undefined;
-    thread?.on('error', () => undefined);
-    void thread?.terminate();
+    void thread?.then((t) => t.terminate()).catch(() => undefined);
   }
 }
 

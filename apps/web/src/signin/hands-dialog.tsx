@@ -6,6 +6,7 @@ import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
 import { outbox } from '../outbox/use-outbox.ts';
 import { NamesAndPin } from './names-and-pin.tsx';
+import { PinField } from './pin-field.tsx';
 
 /** Other hands take over: the names at once, and the old hands stay until a PIN is right. Escape closes it. */
 export function HandsDialog({ me, close }: { readonly me: MeView; readonly close: () => void }): React.JSX.Element {
@@ -81,26 +82,11 @@ function ChangePin({ close }: { readonly close: () => void }): React.JSX.Element
   return (
     <form onSubmit={submit} className="mb-3">
       <Form.Label htmlFor="old-pin">The PIN that you have now</Form.Label>
-      <Form.Control
-        id="old-pin"
-        type="password"
-        autoComplete="off"
-        maxLength={64}
-        value={old}
-        onChange={(e) => setOld(e.target.value)}
-      />
+      <PinField id="old-pin" value={old} set={setOld} wide />
       <Form.Label htmlFor="new-pin" className="mt-3">
         The new one: figures, or a pass phrase of eight letters and more
       </Form.Label>
-      <Form.Control
-        id="new-pin"
-        type="password"
-        autoComplete="off"
-        maxLength={64}
-        value={pin}
-        onChange={(e) => setPin(e.target.value)}
-        aria-describedby="new-pin-error"
-      />
+      <PinField id="new-pin" value={pin} set={setPin} wide />
       <p id="new-pin-error" className="field-error mt-2" role="alert">
         {change.error?.message}
       </p>

@@ -4,6 +4,7 @@ import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
+import { PinField } from './pin-field.tsx';
 
 const LEAST = 4;
 
@@ -52,16 +53,7 @@ export function NamesAndPin({ done }: { readonly done?: () => void }): React.JSX
         </div>
         <Form.Label htmlFor="pin">PIN</Form.Label>
         <div className="d-flex gap-3">
-          <Form.Control
-            id="pin"
-            type="password"
-            autoComplete="off"
-            maxLength={64}
-            value={pin}
-            onChange={(e) => setPin(e.target.value)}
-            aria-describedby="pin-error"
-            style={{ maxWidth: 260, fontSize: 22 }}
-          />
+          <PinField id="pin" value={pin} set={setPin} />
           <button type="submit" className="btn-ink">
             Sign in
           </button>
