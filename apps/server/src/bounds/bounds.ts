@@ -83,4 +83,4 @@ export const FILE = { picture: 8 * MB, document: 24 * MB, priceList: 16 * MB } a
 /** Of a form with a file: beside the file only short fields. */
 export const FORM = { fields: 8, parts: 10, fieldNameSize: 60, fieldSize: 4 * kB } as const;
 /** Work in a thread of its own: how long, how much memory, how many may wait. */
-export const HEAVY = { ms: 8000, memoryMb: 384, waiting: 20 } as const;
+export const HEAVY = { ms: 8000, openMs: 20_000, memoryMb: 384, waiting: 20 } as const;

@@ -40,7 +40,7 @@ export class HeavyService implements OnApplicationShutdown {
 
 /** One thread with a limit of time and of memory; what is too much for it ends it, and the next piece opens another. */
 class Lane {
-  private thread: Promise<Worker> | undefined;
+  private thread: Worker | undefined;
   private last: Promise<unknown> = Promise.resolve();
   private waiting = 0;
   private tasks = 0;
@@ -57,12 +57,11 @@ class Lane {
     }
   }
 
-  private async one(task: HeavyTask): Promise<unknown> {
-    const opening = (this.thread ??= this.open());
-    const thread = await opening.catch((e: unknown) => {
-      if (this.thread === opening) this.thread = undefined;
-      throw e;
-    });
+  private one(task: HeavyTask): Promise<unknown> {
+    const opens = this.thread === undefined;
+    const thread = (this.thread ??= this.open());
+    // A thread that has just been opened reads its own program first.
+    const ms = HEAVY.ms + (opens ? HEAVY.openMs : 0);
     const id = (this.tasks += 1);
     return new Promise((resolve, reject) => {
       const over = (): void => {
@@ -78,7 +77,7 @@ class Lane {
       };
       const timer = setTimeout(
         () => giveUp(new UnprocessableEntityException(`It takes longer than ${HEAVY.ms / 1000} s to read: send less`)),
-        HEAVY.ms,
+        ms,
       );
       const onMessage = (reply: HeavyReply): void => {
         if (reply.id !== id) return;
@@ -101,27 +100,18 @@ class Lane {
     });
   }
 
-  /** A thread that has read its own program: the time of a task begins after that. */
-  private open(): Promise<Worker> {
+  private open(): Worker {
     const thread = new Worker(THREAD, { resourceLimits: { maxOldGenerationSizeMb: HEAVY.memoryMb } });
     // It holds no process open.
     thread.unref();
-    return new Promise((resolve, reject) => {
-      thread.once('error', reject);
-      thread.once('exit', (code) => reject(new Error(`the reading thread ended with ${code}`)));
-      thread.once('message', () => {
-        thread.removeAllListeners();
-        // What it says between two tasks is nobody's.
-        thread.on('error', () => undefined);
-        resolve(thread);
-      });
-    });
+    return thread;
   }
 
   close(): void {
     const { thread } = this;
     this.thread = undefined;
-    void thread?.then((t) => t.terminate()).catch(() => undefined);
+    thread?.on('error', () => undefined);
+    void thread?.terminate();
   }
 }
 

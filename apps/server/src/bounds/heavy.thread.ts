@@ -25,6 +25,3 @@ parentPort!.on('message', ({ id, task }: { id: number; task: HeavyTask }) => {
     },
   );
 });
-
-// Its program is read: tasks may come.
-parentPort!.postMessage('ready');
