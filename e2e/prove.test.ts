@@ -119,7 +119,7 @@ describe('an alternator', () => {
       null,
     ]);
     const { notes } = await stateOf(job);
-    expect(notes.at(-1)!.text).toMatch(/the stand had run [\d.]+ A; 49 A was typed by hand instead\.$/);
+    expect(notes.at(-1)!.text).toMatch(/the stand had run [\d.]+\sA; 49\sA was typed by hand instead\.$/);
   });
 });
 
