@@ -1,3 +1,4 @@
+import type { MeView } from '@jubb/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
@@ -34,7 +35,12 @@ export function App(): React.JSX.Element {
   const client = useQueryClient();
   useEffect(() => {
     outbox.signedIn(person);
-    outbox.onSignedOut = () => void client.invalidateQueries({ queryKey: ['me'] });
+    outbox.onSignedOut = () =>
+      void client.invalidateQueries({ queryKey: ['me'] }).then(() => {
+        // Still, or again, the same person: nothing here is drawn anew for it, and what waits may go.
+        const { status, data } = client.getQueryState<MeView>(['me']) ?? {};
+        if (status === 'success') outbox.signedIn(data?.person);
+      });
   }, [person, client]);
   if (me.isPending) return <main className="empty">Opening …</main>;
   return (

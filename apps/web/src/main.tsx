@@ -16,7 +16,6 @@ putTheme(keptTheme());
 const client = new QueryClient({
   defaultOptions: { queries: { networkMode: 'offlineFirst', gcTime: 7 * 86_400_000, staleTime: 2000, retry: false } },
 });
-/** What another build has kept is not fed to this one. */
 const persister = idlePersister();
 connectOutbox(client);
 void outbox.open();
@@ -26,6 +25,7 @@ createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <PersistQueryClientProvider
       client={client}
+      // What another build has kept is not fed to this one.
       persistOptions={{ persister, maxAge: 7 * 86_400_000, buster: __JUBB_BUILD__ }}
     >
       <App />
