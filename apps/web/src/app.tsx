@@ -1,4 +1,3 @@
-import type { MeView } from '@jubb/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect } from 'react';
 import { ErrorBoundary } from 'react-error-boundary';
@@ -8,6 +7,7 @@ import { queries } from './api/queries.ts';
 import { Broken } from './frame/broken.tsx';
 import { Frame } from './frame/frame.tsx';
 import { outbox } from './outbox/use-outbox.ts';
+import { askWhoIsHere } from './outbox/who-is-here.ts';
 
 const SignIn = lazy(() => import('./signin/sign-in-screen.tsx'));
 const Floor = lazy(() => import('./floor/floor-screen.tsx'));
@@ -35,12 +35,7 @@ export function App(): React.JSX.Element {
   const client = useQueryClient();
   useEffect(() => {
     outbox.signedIn(person);
-    outbox.onSignedOut = () =>
-      void client.invalidateQueries({ queryKey: ['me'] }).then(() => {
-        // Still, or again, the same person: nothing here is drawn anew for it, and what waits may go.
-        const { status, data } = client.getQueryState<MeView>(['me']) ?? {};
-        if (status === 'success') outbox.signedIn(data?.person);
-      });
+    outbox.onSignedOut = () => void askWhoIsHere(client, outbox);
   }, [person, client]);
   if (me.isPending) return <main className="empty">Opening …</main>;
   return (

@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CommandAnswer } from '@jubb/contract';
+import { QueryClient, QueryObserver } from '@tanstack/react-query';
 import 'fake-indexeddb/auto';
 import { set } from 'idb-keyval';
 import { ApiError } from '../api/client.ts';
@@ -7,6 +8,7 @@ import { newId } from '../api/ids.ts';
 import { oneSender, type OneSender } from './one-sender.ts';
 import { Outbox, type Send, type Tabs, type Told } from './outbox.ts';
 import { IndexedDbStore, type Store } from './store.ts';
+import { askWhoIsHere } from './who-is-here.ts';
 import { ageOf, newWaiting, type Waiting } from './waiting.ts';
 
 const magnus = { id: 'm', name: 'Magnus', initials: 'MS' };
@@ -78,6 +80,23 @@ describe('the outbox', () => {
     await until(() => store.kept.length === 0);
     expect(sent).toEqual(['a', 'b', 'c']);
     expect(own.snapshot()).toEqual({ waiting: [], trouble: undefined });
+  });
+
+  test('two that are given at once both go, also where the store has only the first when it is looked into', async () => {
+    const store = memoryStore();
+    const { add } = store;
+    let write: () => void = () => undefined;
+    store.add = (w) => (w.id === 'c2' ? new Promise((done) => (write = () => done(add(w)))) : add(w));
+    const went: string[] = [];
+    const b = box(store, (w) => Promise.resolve(went.push(w.id)).then(() => answer));
+    await b.open();
+    await Promise.all([b.add(waiting('c1')), Promise.resolve(void b.add(waiting('c2')))]);
+    await until(() => went.includes('c1'));
+    await b.drain();
+    expect(b.snapshot().waiting.map((w) => w.id)).not.toContain('c1');
+    write();
+    await until(() => store.kept.length === 0 && b.snapshot().waiting.length === 0);
+    expect(new Set(went)).toEqual(new Set(['c1', 'c2']));
   });
 
   test('without a network everything stays, also over a reload, and lands in order once', async () => {
@@ -181,6 +200,33 @@ describe('whose work it is', () => {
     own.signedIn(magnus);
     await until(() => sent.length === 2);
     expect(sent[1]).toBe('a by Magnus');
+  });
+
+  test.each([
+    ['the same person is signed in after all: what waits goes', 'Magnus', ['a']],
+    ['somebody else is: it waits for its giver', 'Ailsa', []],
+  ])('a 401 that was but a moment, and %s', async (_what, back, goes) => {
+    const client = new QueryClient({ defaultOptions: { queries: { gcTime: 0 } } });
+    const here = (): Promise<{ person: typeof magnus }> =>
+      Promise.resolve({ person: back === 'Magnus' ? magnus : ailsa });
+    const observed = new QueryObserver(client, { queryKey: ['me'], queryFn: here });
+    const stop = observed.subscribe(() => undefined);
+    let signedOut = true;
+    const sent: string[] = [];
+    const own = box(memoryStore(), (w) =>
+      signedOut ? Promise.reject(problem(401, 'Press your name')) : Promise.resolve((sent.push(w.id), answer)),
+    );
+    let asked: Promise<void> | undefined;
+    own.onSignedOut = () => (asked = askWhoIsHere(client, own));
+    await own.add(waiting('a', 'one', magnus));
+    await until(() => own.snapshot().trouble?.kind === 'signed-out');
+    signedOut = false;
+    await asked;
+    await own.drain();
+    expect(sent).toEqual(goes);
+    stop();
+    client.clear();
+    own.close();
   });
 
   test.each<[string, ApiError]>([

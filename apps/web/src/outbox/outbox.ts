@@ -45,6 +45,8 @@ export class Outbox {
   private state: OutboxState = { waiting: [], trouble: undefined };
   private readonly listeners = new Set<() => void>();
   private readonly breaks = new Map<string, number>();
+  /** Those that are just being written to the store: a look into it may come before them. */
+  private readonly adding = new Set<string>();
   private draining: Promise<void> | undefined;
   private again = false;
   private closed = false;
@@ -86,6 +88,14 @@ export class Outbox {
     }
   }
 
+  /**
+   * Whoever is signed in after the server said that nobody was. What waits goes with the next try, not at once: a server that
+   * says both without end is not asked without end.
+   */
+  stillHere(person: Person | undefined): void {
+    this.person = person;
+  }
+
   /** Takes a command of whoever is signed in. */
   give(job: string, device: string, command: Command): void {
     if (!this.person) throw new Error('nobody is signed in');
@@ -94,6 +104,7 @@ export class Outbox {
 
   /** Takes a command: it is shown at once, kept, and sent. One that cannot be kept is sent all the same, and said to be so. */
   async add(w: Waiting): Promise<void> {
+    this.adding.add(w.id);
     this.put({ waiting: [...this.state.waiting, w] });
     try {
       await this.store.add(w);
@@ -101,6 +112,8 @@ export class Outbox {
     } catch {
       // Said on the screen for as long as it is so: `unkept` is shown with what waits.
       this.change(w.id, (known) => ({ ...known, unkept: true }));
+    } finally {
+      this.adding.delete(w.id);
     }
     void this.drain();
   }
@@ -209,7 +222,8 @@ export class Outbox {
     const held = new Set(stopped);
     for (const w of this.state.waiting) {
       if (w.refused !== undefined || w.giver.id !== this.person?.id) continue;
-      if (w.aside !== undefined) held.add(w.job);
+      // Kept before it is sent: one that is still being written comes next time.
+      if (w.aside !== undefined || this.adding.has(w.id)) held.add(w.job);
       else if (!held.has(w.job)) return w;
     }
     return undefined;
@@ -227,12 +241,15 @@ export class Outbox {
     await this.reload();
   }
 
-  /** What is kept, with what lies in this page alone. */
+  /** What is kept, with what lies in this page alone or is on its way to the store. */
   private async reload(): Promise<void> {
     try {
+      const onTheirWay = new Set(this.adding);
       const kept = await this.store.load();
       const known = new Set(kept.map((w) => w.id));
-      const here = this.state.waiting.filter((w) => w.unkept && !known.has(w.id));
+      const here = this.state.waiting.filter(
+        (w) => (w.unkept || onTheirWay.has(w.id) || this.adding.has(w.id)) && !known.has(w.id),
+      );
       this.put({ waiting: [...kept, ...here] });
     } catch {
       // A store that cannot be read keeps nothing: what this page has is all there is, and is said not to be kept.

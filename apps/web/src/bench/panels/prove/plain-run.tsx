@@ -43,7 +43,7 @@ export function PlainRun({
   readonly setup: StandRunDto;
   readonly keep: (run: Run) => boolean;
   /** A figure typed instead. */
-  readonly typed: (ran?: string) => React.ReactNode;
+  readonly typed: (ran?: Run) => React.ReactNode;
 }): React.JSX.Element {
   const { state } = bench;
   const line = useStandRun(view);
@@ -96,9 +96,7 @@ export function PlainRun({
           ) : (
             <LiveWords line={line} judged={judged} test={test} />
           )}
-          {!kept &&
-            line.phase !== 'running' &&
-            typed(run && judged?.outcome ? formatQuantity(judged.outcome.value) : undefined)}
+          {!kept && line.phase !== 'running' && typed(run)}
         </div>
       </div>
       {kept ? (

@@ -1,6 +1,6 @@
-import { figuresFor, readingsOf, type Run, instrumentFacts } from '@jubb/core/bench';
+import { figuresFor, instrumentFacts, judgeRun, readingsOf, RunError, type Run } from '@jubb/core/bench';
 import { formatNumber, formatQuantity } from '@jubb/core/quantities';
-import { standOf } from '@jubb/core/sheet';
+import { standOf, type Test } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { queries } from '../../../api/queries.ts';
 import { simulatedUnit } from '../../simulated-unit.ts';
@@ -25,7 +25,7 @@ export function StandPanel({ bench, op }: PanelProps<'test'>): React.JSX.Element
   const keep = (run: Run): boolean =>
     bench.give({ type: 'take-run', op: op.id, run, ...(view ? { instrument: instrumentFacts(view) } : {}) });
   /** A figure typed instead of a run; one that was made all the same stays in the log beside it. */
-  const typed = (ran?: string): React.JSX.Element => (
+  const typed = (ran?: Run): React.JSX.Element => (
     <TypedReading
       dimension={test.dimension}
       unit={`${formatNumber(test.accept.low.value)} ${test.accept.low.unit}`}
@@ -35,7 +35,7 @@ export function StandPanel({ bench, op }: PanelProps<'test'>): React.JSX.Element
         if (ran !== undefined)
           bench.give({
             type: 'note',
-            text: `${test.title}: the stand had run ${ran}; ${formatQuantity(q)} was typed by hand instead.`,
+            text: `${test.title}: ${ranWords(test, ran)}; ${formatQuantity(q)} was typed by hand instead.`,
           });
         return true;
       }}
@@ -55,4 +55,14 @@ export function StandPanel({ bench, op }: PanelProps<'test'>): React.JSX.Element
   ) : (
     <PlainRun bench={bench} op={op} test={test} view={view} setup={setup} keep={keep} typed={typed} />
   );
+}
+
+/** What a run came to, reckoned when it is asked: what is drawn beside it may not have been judged yet. */
+function ranWords(test: Test, run: Run): string {
+  try {
+    return `the stand had run ${formatQuantity(judgeRun(test, run).value)}`;
+  } catch (e) {
+    if (e instanceof RunError) return `the stand had run, and its run was not one to keep (${e.says})`;
+    throw e;
+  }
 }
