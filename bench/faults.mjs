@@ -3,6 +3,7 @@
 // `PIN_SECONDS=600 npm run bench:faults` guesses for ten minutes by the clock.
 import { readFileSync } from 'node:fs';
 import { request, Agent } from 'node:http';
+import { setPriority } from 'node:os';
 import { isDeepStrictEqual } from 'node:util';
 import { Worker } from 'node:worker_threads';
 import pg from 'pg';
@@ -10,8 +11,8 @@ import { signIn, startServer, stopServers } from './lib/servers.mjs';
 
 const GOAL = { healthMs: 100, twoServers: 150, guesses: 10 };
 const PAIRS = Number(process.env.PAIRS ?? 2000);
-const HOSTILE = 10_500;
-const MANY = 50_000;
+const HOSTILE = Number(process.env.HOSTILE ?? 10_500);
+const MANY = Number(process.env.MANY ?? 50_000);
 const PIN_SECONDS = Number(process.env.PIN_SECONDS ?? 60);
 let missed = 0;
 const goal = (good, text) => {
@@ -195,6 +196,8 @@ try {
     () => ['/api/docs-json', {}],
   ];
   const worstOf = watcher(one.base);
+  // Whoever floods a shop has a machine of their own: here they take what is left. Under Linux this is of this thread alone.
+  setPriority(0, 10);
   const answers = {};
   let next = 0;
   const began = Date.now();

@@ -11,13 +11,15 @@ export class BodyError extends Error {
   }
 }
 
+type Counts = Omit<BodyBound, 'bytes' | 'raw' | 'check'>;
+
 /**
  * Parses a JSON body and counts what is in it, before anything is made of it: depth, keys and items, and texts that could
  * not be stored. Goes through it once, without recursion.
  * @throws BodyError
  */
-export function parseBody(text: string, bound: Omit<BodyBound, 'bytes' | 'raw' | 'check'>): unknown {
-  tooDeep(text, bound.depth);
+export function parseBody(text: string, bound: Counts): unknown {
+  surelyTooMuch(text, bound);
   let body: unknown;
   try {
     body = JSON.parse(text);
@@ -28,46 +30,63 @@ export function parseBody(text: string, bound: Omit<BodyBound, 'bytes' | 'raw' |
   return body;
 }
 
-/** A parser goes as deep as the text does: brackets are counted first. */
-function tooDeep(text: string, most: number): void {
-  let depth = 0;
-  let inText = false;
+/**
+ * Looks at the text alone: a parser goes as deep as its brackets do, and takes long over an object of many keys. What is
+ * surely too much is refused before it is parsed; the parsed body is counted to the last item afterwards.
+ */
+function surelyTooMuch(text: string, { depth: deepest, values, objects, keys }: Counts): void {
+  /** Keys so far of each object that is open. */
+  const open: number[] = [];
+  let commas = 0;
+  let containers = 0;
   for (let i = 0; i < text.length; i += 1) {
     const c = text.charCodeAt(i);
-    if (inText) {
-      if (c === 0x5c) i += 1;
-      else if (c === 0x22) inText = false;
-    } else if (c === 0x22) inText = true;
-    else if (c === 0x7b || c === 0x5b) {
-      depth += 1;
-      if (depth > most) throw new BodyError(400, `The body is nested deeper than ${most}`);
-    } else if (c === 0x7d || c === 0x5d) depth -= 1;
+    if (c === QUOTE) {
+      for (i += 1; i < text.length; i += 1) {
+        const inside = text.charCodeAt(i);
+        if (inside === BACKSLASH) i += 1;
+        else if (inside === QUOTE) break;
+      }
+    } else if (c === OPENS_OBJECT || c === OPENS_LIST) {
+      open.push(0);
+      if (open.length > deepest) throw new BodyError(400, `The body is nested deeper than ${deepest}`);
+      if ((containers += 1) > objects) throw tooManyObjects(objects);
+    } else if (c === CLOSES_OBJECT || c === CLOSES_LIST) open.pop();
+    else if (c === COMMA) {
+      if ((commas += 1) > values) throw tooManyValues(values);
+    } else if (c === COLON && (open[open.length - 1]! += 1) > keys) throw tooManyKeys(keys);
   }
 }
+
+const [QUOTE, BACKSLASH, COMMA, COLON] = [0x22, 0x5c, 0x2c, 0x3a] as const;
+const [OPENS_OBJECT, CLOSES_OBJECT, OPENS_LIST, CLOSES_LIST] = [0x7b, 0x7d, 0x5b, 0x5d] as const;
+const tooManyValues = (most: number): BodyError => new BodyError(413, `The body has more than ${most} keys and items`);
+const tooManyObjects = (most: number): BodyError =>
+  new BodyError(413, `The body has more than ${most} lists and objects`);
+const tooManyKeys = (most: number): BodyError => new BodyError(413, `An object of the body has more than ${most} keys`);
 
 /** Counts what is in a parsed body and looks at its texts. @throws BodyError */
 export function checkJson(
   body: unknown,
-  { values: most, objects: mostObjects, keys: mostKeys }: Pick<BodyBound, 'values' | 'objects' | 'keys'>,
+  { values: most, objects: mostObjects, keys: mostKeys }: Omit<Counts, 'depth'>,
 ): void {
   const left: unknown[] = [body];
   let values = 0;
   let objects = 0;
   const count = (n: number): void => {
     values += n;
-    if (values > most) throw new BodyError(413, `The body has more than ${most} keys and items`);
+    if (values > most) throw tooManyValues(most);
   };
   while (left.length > 0) {
     const value = left.pop();
-    if (typeof value === 'object' && value !== null && (objects += 1) > mostObjects)
-      throw new BodyError(413, `The body has more than ${mostObjects} lists and objects`);
+    if (typeof value === 'object' && value !== null && (objects += 1) > mostObjects) throw tooManyObjects(mostObjects);
     if (typeof value === 'string') storable(value);
     else if (Array.isArray(value)) {
       count(value.length);
       for (const item of value) if (typeof item === 'string' || typeof item === 'object') left.push(item);
     } else if (typeof value === 'object' && value !== null) {
       const keys = Object.keys(value);
-      if (keys.length > mostKeys) throw new BodyError(413, `An object of the body has more than ${mostKeys} keys`);
+      if (keys.length > mostKeys) throw tooManyKeys(mostKeys);
       count(keys.length);
       for (const key of keys) {
         storable(key);

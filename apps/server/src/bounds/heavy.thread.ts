@@ -1,4 +1,5 @@
 import { parentPort } from 'node:worker_threads';
+import { goBehind } from './behind.ts';
 import { doHeavy, HeavyError, type HeavyTask } from './heavy-tasks.ts';
 
 /** What the thread answers to one task. */
@@ -6,6 +7,8 @@ export type HeavyReply =
   | { readonly id: number; readonly answer: unknown }
   | { readonly id: number; readonly wrong: { readonly field: string; readonly says: string; readonly status: number } }
   | { readonly id: number; readonly broke: string; readonly code?: string };
+
+goBehind();
 
 parentPort!.on('message', ({ id, task }: { id: number; task: HeavyTask }) => {
   doHeavy(task).then(
