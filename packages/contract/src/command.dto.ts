@@ -27,6 +27,7 @@ import { IsClock, IsInstant } from './instant.ts';
 import { InstrumentIdDto } from './instrument-id.dto.ts';
 import { proveCommandDtos } from './prove-command.dto.ts';
 import { pullCommandDtos } from './pull-command.dto.ts';
+import { correctionCommandDtos } from './correction-command.dto.ts';
 import { stripCommandDtos } from './strip-command.dto.ts';
 
 export class CompleteDto extends OpCommandDto {
@@ -262,6 +263,7 @@ export const commandDtos = [
   { name: 'sign-off', value: SignOffDto },
   { name: 'hand-over', value: HandOverDto },
   ...stripCommandDtos,
+  ...correctionCommandDtos,
 ];
 /** Command types that come over the wire: all but booking, which has its own form. */
 export const commandTypes: readonly string[] = commandDtos.map((s) => s.name);

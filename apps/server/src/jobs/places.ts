@@ -8,7 +8,7 @@ const placed: ReadonlySet<Command['type']> = new Set(['move', 'park', 'resume'])
  * once take turns on a lock of that place, so that the second is told.
  */
 export async function takenPlace(m: EntityManager, jobId: string, command: Command): Promise<Refusal | undefined> {
-  if (!placed.has(command.type) || !('to' in command)) return undefined;
+  if (!placed.has(command.type) || !('to' in command) || typeof command.to !== 'string') return undefined;
   const to = command.to.trim();
   await m.query(`SELECT pg_advisory_xact_lock(hashtext('place ' || $1))`, [to]);
   const [other] = (await m.query(

@@ -52,7 +52,8 @@ export function quoteStands(state: BenchState): boolean {
   const quote = quoteInForce(state);
   if (!quote) return false;
   for (let h = state.history; h && h.event.seq > quote.seq; h = h.before)
-    if (MAKES_STALE.has(h.event.type)) return false;
+    if (MAKES_STALE.has(h.event.type) || (h.event.type === 'corrected' && h.event.payload.what === 'finding'))
+      return false;
   return true;
 }
 

@@ -1,6 +1,7 @@
 import { holdWords, opTitle } from './wording.ts';
 import { aidsIn, betweenNow, ladderOf, leadsOff, standingNow, stepDone } from './moves.ts';
 import { jobSheet } from './own.ts';
+import { openBad } from './bad/bad-things.ts';
 import { tighteningState } from './tightening/index.ts';
 import type { Op, OpKind, Sheet } from '../sheet/index.ts';
 import type { BenchState } from './state.ts';
@@ -25,7 +26,8 @@ export type BlockerCode =
   | 'not-renewed'
   | 'not-worded'
   | 'yes-missing'
-  | 'second-person';
+  | 'second-person'
+  | 'bad-open';
 
 /** One thing that stands between a job and its signature. */
 export interface Blocker {
@@ -36,6 +38,8 @@ export interface Blocker {
   readonly clears: string;
   /** The operation that a press leads to, where there is one. */
   readonly op?: string;
+  /** The bad thing that it is about: it can be taken so. */
+  readonly bad?: string;
 }
 
 /** Everything that must be settled before sign-off, the dangerous first. */
@@ -149,6 +153,16 @@ export function blockers(pinned: Sheet, state: BenchState): readonly Blocker[] {
       says: left ? `${step.title}: ${opTitle(sheet, left)}, not done` : `${step.title}: a finding is due`,
       clears: 'Do it',
       op: left?.id,
+    });
+  }
+  for (const bad of openBad(sheet, state)) {
+    if (out.some((b) => b.op === bad.op)) continue;
+    out.push({
+      code: 'bad-open',
+      says: `${bad.title}: ${bad.says}`,
+      clears: 'Go back to what could cause it, or take it so by name, with a reason',
+      op: bad.op,
+      bad: bad.key,
     });
   }
   for (const joint of Object.values(sheet.joints))

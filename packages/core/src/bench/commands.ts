@@ -1,3 +1,5 @@
+import type { AcceptSo } from './bad/events.ts';
+import type { Correct, JudgeAgain } from './corrections/events.ts';
 import type { Quantity } from '../quantities/index.ts';
 import type { Finding } from '../sheet/index.ts';
 import type { EventPayloads, HoldReason, HowRead, InstrumentFacts, Person } from './events.ts';
@@ -62,6 +64,11 @@ export type Command =
   | { readonly type: 'fit-pack'; readonly op: string; readonly pieces: readonly Quantity[]; readonly made?: string }
   | PullCommand
   | StripCommand
+  /** Takes something bad as it is, by name, with a reason. */
+  | AcceptSo
+  /** Puts right what was said. */
+  | Correct
+  | JudgeAgain
   /** Ids of lines are made of the command's, so that asking again orders nothing twice. */
   | { readonly type: 'order-parts'; readonly lines: readonly Omit<OrderedLine, 'line'>[] }
   | { readonly type: 'arrive-part'; readonly line: string; readonly missing: readonly string[] }

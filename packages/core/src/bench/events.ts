@@ -2,6 +2,8 @@ import type { Quantity } from '../quantities/index.ts';
 import type { WorkingLine } from '../reckoners/index.ts';
 import type { Finding, SideName } from '../sheet/index.ts';
 import type { Verdict } from '../reckoners/index.ts';
+import type { BadPayloads } from './bad/events.ts';
+import type { CorrectionPayloads } from './corrections/events.ts';
 import type { JudgePayloads } from './judge-events.ts';
 import type { MeasureOutcome } from './measuring/figures.ts';
 import type { PartsPayloads } from './parts-events.ts';
@@ -46,7 +48,15 @@ export interface ReadingResult {
 
 /** Payload of every event, by type. An event is a fact: what was decided is stored, never decided again. */
 export interface EventPayloads
-  extends StripPayloads, JudgePayloads, PartsPayloads, QuotePayloads, PullPayloads, ProvePayloads {
+  extends
+    StripPayloads,
+    JudgePayloads,
+    PartsPayloads,
+    QuotePayloads,
+    PullPayloads,
+    ProvePayloads,
+    BadPayloads,
+    CorrectionPayloads {
   'job-booked': {
     readonly number: number;
     readonly customer: { readonly id: string; readonly name: string };
@@ -110,6 +120,8 @@ export interface EventPayloads
     readonly how: 'place' | 'press' | 'seal' | 'reconnect';
     /** What told that it is home. */
     readonly told?: string;
+    /** Why it went in although its force was not what its fit asks for. */
+    readonly reason?: string;
   };
   /** A new part with a mark on it went into the bin. */
   'part-binned': { readonly op: string; readonly part: string; readonly why: string };

@@ -56,7 +56,11 @@ export function evolveStrip(state: BenchState, event: StripEvent, stamp: Stamp):
       };
     }
     case 'looked':
-      return { ...state, ...done(event.payload.op), looks: [...state.looks, { ...event.payload, ...stamp }] };
+      return {
+        ...state,
+        ...(event.payload.open ? {} : done(event.payload.op)),
+        looks: [...state.looks, { ...event.payload, ...stamp }],
+      };
     case 'identified': {
       const { op, variant, part, order } = event.payload;
       return {

@@ -1,4 +1,5 @@
 import type { JobEvent } from './events.ts';
+import { asItStands } from './corrections/as-it-stands.ts';
 import { emptyBench, eventsOf, type BenchState, type PartLineState, type Stamp } from './state.ts';
 import { ledBack, usedUp } from './led-back.ts';
 import { replaceLast, withJoint, withJointState, withLine, withSetting } from './state-with.ts';
@@ -7,25 +8,22 @@ import { settled, takeFromTray, without } from './tray.ts';
 
 /**
  * Folds one event into the state. Pure; throws only for an event type that this version does not know.
- * A taken-back command is undone by folding again without its events: rare, and exact.
+ * A taken-back command is undone, and what was corrected is put right, by folding again: rare, and exact.
  */
 export function evolve(state: BenchState, event: JobEvent): BenchState {
   if (event.seq !== state.seq + 1) throw new Error(`event ${event.seq} does not follow ${state.seq}`);
-  if (event.type === 'taken-back') return refoldWithout(state, event);
+  if (event.type === 'taken-back' || event.type === 'corrected') return fold(state.job, [...eventsOf(state), event]);
   return { ...apply(state, event), seq: event.seq, history: { event, before: state.history } };
 }
 
-/** Folds a whole log. Events that a later one takes back are passed over at once. */
+/** Folds a whole log. Events that a later one takes back are passed over at once; those that are corrected say what stands now. */
 export function fold(job: string, events: readonly JobEvent[]): BenchState {
-  const gone = new Set(events.flatMap((e) => (e.type === 'taken-back' ? e.payload.events : [])));
-  return foldWithout(job, events, gone);
-}
-
-function foldWithout(job: string, events: readonly JobEvent[], gone: ReadonlySet<number>): BenchState {
+  const standing = asItStands(events);
   let state = emptyBench(job);
   for (const event of events) {
     if (event.seq !== state.seq + 1) throw new Error(`event ${event.seq} does not follow ${state.seq}`);
-    const next = gone.has(event.seq) || event.type === 'taken-back' ? state : apply(state, event);
+    const stands = standing(event);
+    const next = stands ? apply(state, stands) : state;
     const history = { event, before: state.history };
     // What `apply` has just made nobody else holds yet: it takes its place in the log without another copy.
     state = next === state ? { ...state, seq: event.seq, history } : Object.assign(next, { seq: event.seq, history });
@@ -33,11 +31,8 @@ function foldWithout(job: string, events: readonly JobEvent[], gone: ReadonlySet
   return state;
 }
 
-function refoldWithout(state: BenchState, event: JobEvent): BenchState {
-  return fold(state.job, [...eventsOf(state), event]);
-}
-
-function apply(state: BenchState, event: JobEvent): BenchState {
+/** What one event makes of the state, without its place in the log. */
+export function apply(state: BenchState, event: JobEvent): BenchState {
   const stamp: Stamp = { seq: event.seq, at: event.at, by: event.who };
   const done = (op: string, more: object = {}): Pick<BenchState, 'done'> => ({
     done: { ...state.done, [op]: { ...stamp, ...more } },
@@ -105,10 +100,10 @@ function apply(state: BenchState, event: JobEvent): BenchState {
       return { ...state, ...done(op), off, between };
     }
     case 'part-fitted': {
-      const { part, count, renewed, op } = event.payload;
+      const { part, count, renewed, op, reason } = event.payload;
       return {
         ...state,
-        ...done(op),
+        ...done(op, reason === undefined ? {} : { note: reason }),
         off: takeFromTray(state.off, part, count),
         between: settled(state.between, `part:${part}`),
         renewed: renewed
@@ -118,6 +113,16 @@ function apply(state: BenchState, event: JobEvent): BenchState {
     }
     case 'part-binned':
       return usedUp(state, event.payload.part);
+    case 'accepted-so': {
+      const { key, op, reason } = event.payload;
+      return {
+        ...state,
+        ...(op === null || state.done[op] ? {} : done(op, { note: reason })),
+        accepted: { ...state.accepted, [key]: { ...event.payload, ...stamp } },
+      };
+    }
+    case 'corrected':
+      return { ...state, corrections: [...state.corrections, { ...event.payload, ...stamp }] };
     case 'checked-over':
       return { ...state, checked: stamp };
     case 'led-back':
@@ -223,17 +228,19 @@ function apply(state: BenchState, event: JobEvent): BenchState {
     case 'bolt-pulled':
       return withJoint(state, event.payload.joint, (pulls) => [...pulls, { ...event.payload, ...stamp, void: false }]);
     case 'pull-answered': {
-      const { joint, stage, bolt, answer } = event.payload;
+      const { joint, stage, bolt, answer, note } = event.payload;
       const next = withJoint(state, joint, (pulls) =>
         pulls.map((p) =>
           // What was looked at and found good stands; anything else is pulled again.
           p.stage === stage && p.bolt === bolt && !p.void ? { ...p, void: answer !== 'accepted', answer } : p,
         ),
       );
-      if (answer !== 'renewed') return next;
+      const noted =
+        note === undefined ? next : { ...next, pullNotes: { ...next.pullNotes, [`${joint} ${stage} ${bolt}`]: note } };
+      if (answer !== 'renewed') return noted;
       const fastener = `${joint}#${bolt}`;
       return {
-        ...next,
+        ...noted,
         renewed: { ...next.renewed, [fastener]: { count: (next.renewed[fastener]?.count ?? 0) + 1, ...stamp } },
       };
     }

@@ -1,3 +1,7 @@
+export { badThings, openBad, type BadThing } from './bad/bad-things.ts';
+export { correctable, type Correctable, type Righted } from './corrections/events.ts';
+export { saidBy, type Said } from './corrections/words.ts';
+export { asItStands } from './corrections/as-it-stands.ts';
 export { blockers, type Blocker, type BlockerCode } from './blockers.ts';
 export { canonicalJson, chain, chainHash, checkChain, firstHash, sha256Hex, type ChainCheck } from './chain.ts';
 export type { Command, CommandEnvelope, CommandType, DecideContext, DrawerStock } from './commands.ts';

@@ -61,7 +61,7 @@ export function proveRecord(sheet: Sheet, state: BenchState): ProveRecord {
       }),
     ),
     ledBack: state.ledBack.map((l) => ({
-      test: sheet.tests[l.test]?.title ?? l.test,
+      test: sheet.tests[l.test]?.title ?? titleOfSuspect(sheet, l.test),
       suspect: titleOfSuspect(sheet, l.suspect),
       why: l.why,
       ...stampOf(l),

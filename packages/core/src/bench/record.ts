@@ -6,6 +6,7 @@ import { jobSheet } from './own.ts';
 import { deskRecord, type DeskRecord } from './desk-record.ts';
 import { proveRecord, type ProveRecord } from './prove-record.ts';
 import { stripRecord, type StripRecord } from './strip-record.ts';
+import { truthRecord, type TruthRecord } from './truth-record.ts';
 import { ladderOf } from './moves.ts';
 import { orderOf } from './tightening/index.ts';
 import type { BenchState, Pull, Reading, Stamp } from './state.ts';
@@ -101,6 +102,8 @@ export interface JobRecord {
   readonly desk: DeskRecord;
   /** Since record form 4: what the stands said, ways back, who looked it over, what to do next. */
   readonly proving: ProveRecord;
+  /** Since record form 6: what was bad and what became of it, and what was put right. */
+  readonly truth: TruthRecord;
 }
 
 /** Builds the record of a booked job. @throws Error when the job is not booked */
@@ -224,6 +227,7 @@ export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
     strip: stripRecord(sheet, state),
     desk: deskRecord(sheet, state),
     proving: proveRecord(sheet, state),
+    truth: truthRecord(sheet, state),
   };
 }
 

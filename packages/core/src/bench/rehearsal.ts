@@ -5,6 +5,7 @@ import type { InstrumentFacts } from './events.ts';
 import type { WrenchRig } from './pull-events.ts';
 import { heatWindow } from './fitting.ts';
 import { nextMove } from './moves.ts';
+import { openBad, type BadThing } from './bad/bad-things.ts';
 import { opTitle } from './wording.ts';
 import { depthsRead, nextTry, schoolOf, settingBand } from './setting/index.ts';
 import type { BenchState } from './state.ts';
@@ -34,6 +35,8 @@ export interface RehearsalFigures {
   readonly counts?: (part: string) => number | 'later' | undefined;
   /** What is noted as a part comes off. */
   readonly note?: (part: string) => string | undefined;
+  /** Why what is bad is taken so; left out, a bad look is looked at again and good, and a bad reading is nothing to go on from. */
+  readonly takenSo?: string;
   /** Why waits are cut short; left out, they are waited for (the one who rehearses moves the clock on). */
   readonly impatience?: string;
 }
@@ -52,6 +55,11 @@ export function rehearse(
   const move = nextMove(sheet, state);
   // A scrapped body asks about an exchange unit: a rehearsal goes on with the part renewed.
   const asked = state.holds.find((h) => !h.cleared && h.why === 'decision');
+  const [bad] = openBad(sheet, state);
+  const takenSo = (b: BadThing | undefined): Command | undefined =>
+    b && figures.takenSo !== undefined ? { type: 'accept-so', key: b.key, reason: figures.takenSo } : undefined;
+  const so = move.kind === 'sign-off' ? takenSo(bad) : undefined;
+  if (so) return so;
   if (move.kind === 'sign-off' && !asked && sheet.handOver?.secondPerson && !state.checked)
     return { type: 'check-over' };
   if (move.kind === 'sign-off')
@@ -90,9 +98,12 @@ export function rehearse(
     case 'restack':
       return { type: 'order-stack', op: op.id, order: sheet.stacks[op.stack]!.layers.map((_, i) => i) };
     case 'look': {
+      const seen = openBad(sheet, state).find((b) => b.op === op.id);
+      const taken = takenSo(seen);
+      if (taken) return taken;
       const { choices } = sheet.looks[op.look]!;
       const good = choices.find((c) => c.verdict === 'good') ?? choices[0]!;
-      return { type: 'look', op: op.id, choice: figures.look?.(op.look, op.moment) ?? good.id };
+      return { type: 'look', op: op.id, choice: (seen ? undefined : figures.look?.(op.look, op.moment)) ?? good.id };
     }
     case 'identify': {
       const question = sheet.identify.find((q) => q.id === op.question)!;
@@ -156,6 +167,8 @@ export function rehearse(
       return read(`${s.id} as-found`, s.target, s.dimension);
     }
     case 'test': {
+      const failed = takenSo(openBad(sheet, state).find((b) => b.op === op.id));
+      if (failed) return failed;
       if (readingsOf(state, op.id).length > 0) return { type: 'complete', op: op.id };
       const t = sheet.tests[op.test]!;
       return read(`${t.id} ${op.moment}`, middle(t.accept.low, t.accept.high), t.dimension);

@@ -151,9 +151,15 @@ export interface BenchState {
   readonly readings: readonly Reading[];
   /** Op id → the event that opened it again: what was read for it before counts no more. */
   readonly reopened: Readonly<Record<string, number>>;
-  /** Each time that a failed test led back. */
   /** Days that were promised after the first one. */
   readonly promises: readonly (EventPayloads['promise-moved'] & Stamp)[];
+  /** What is taken as it is although it is bad, by the key of the bad thing. */
+  readonly accepted: Readonly<Record<string, EventPayloads['accepted-so'] & Stamp>>;
+  /** Each time that something said was put right. */
+  readonly corrections: readonly (EventPayloads['corrected'] & Stamp)[];
+  /** Each time that the work was led back down the ladder. */
+  /** Why a pull that was wrong or odd was answered so, by joint, stage and bolt. */
+  readonly pullNotes: Readonly<Record<string, string>>;
   readonly ledBack: readonly (EventPayloads['led-back'] & Stamp)[];
   readonly answers: Readonly<Record<string, { readonly ask: string; readonly answer: 'yes' | 'no' } & Stamp>>;
   readonly settings: Readonly<Record<string, SettingState>>;
@@ -206,6 +212,9 @@ export function emptyBench(job: string): BenchState {
     readings: [],
     reopened: {},
     promises: [],
+    accepted: {},
+    pullNotes: {},
+    corrections: [],
     ledBack: [],
     answers: {},
     settings: {},

@@ -72,6 +72,8 @@ export interface StripPayloads {
     readonly title: string;
     readonly verdict: 'good' | 'bad' | 'unsure';
     readonly note?: string;
+    /** Bad, and not how it came in: the operation stays open until it is put right, led back from, or accepted. */
+    readonly open?: true;
   };
   identified: {
     readonly op: string | null;

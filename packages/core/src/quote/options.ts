@@ -1,10 +1,12 @@
 import { lowerFirst } from '../bench/wording.ts';
 import {
   adviseFinding,
+  badThings,
   hoursMinor,
   jobSheet,
   ladderOf,
   taxMinor,
+  type BadThing,
   type BenchState,
   type MoneySettings,
   type QuoteLine,
@@ -14,7 +16,7 @@ import {
 import { orderPlan, type OrderPlan, type PartsShelf } from '../parts/index.ts';
 import { rebuildOrReplace, type WorkingLine } from '../reckoners/index.ts';
 import type { TimeLearned } from './time.ts';
-import type { Finding, Sheet } from '../sheet/index.ts';
+import { renewing, type Finding, type Sheet } from '../sheet/index.ts';
 
 export interface Offer {
   readonly options: readonly QuoteOption[];
@@ -172,12 +174,24 @@ const PLAIN: Readonly<Record<Finding, string>> = {
 /** What was found, in words that a customer understands, worst first; the readings behind it stand beside it. */
 export function findingsForCustomer(pinned: Sheet, state: BenchState): QuotePayloads['quote-made']['findings'] {
   const sheet = jobSheet(pinned, state);
+  const bad = new Map(
+    badThings(sheet, state).flatMap((b) => (b.part === undefined || b.doubt ? [] : [[b.part, b] as const])),
+  );
   const order: readonly Finding[] = ['scrap', 'renew', 'dress', 'watch', 'reuse'];
   return Object.entries(state.findings)
     .sort(([, a], [, b]) => order.indexOf(a) - order.indexOf(b))
     .map(([part, finding]) => ({
       part: sheet.parts[part]?.title ?? part,
-      words: `The ${lowerFirst(sheet.parts[part]?.title ?? part)} ${PLAIN[finding]}.`,
+      words: `The ${lowerFirst(sheet.parts[part]?.title ?? part)} ${wordsFor(finding, bad.get(part))}.`,
       readings: adviseFinding(sheet, state, part).says,
     }));
+}
+
+/** A part that was read outside, and is used again all the same, is not called good: what was read and why it stays is said. */
+function wordsFor(finding: Finding, bad: BadThing | undefined): string {
+  if (!bad || renewing.has(finding) || finding === 'dress') return PLAIN[finding];
+  const read = `was found outside its limit (${lowerFirst(bad.title)}: ${bad.says})`;
+  return bad.settled?.how === 'accepted'
+    ? `${read}, and is ${bad.settled.words}`
+    : `${read}; it is not settled what becomes of it`;
 }

@@ -120,3 +120,5 @@ export type OpBody = Op extends infer O ? (O extends Op ? Omit<O, 'id' | 'when' 
 
 /** The findings that bring a new part in. */
 export const renewing: ReadonlySet<Finding> = new Set<Finding>(['renew', 'scrap']);
+/** The findings after which what was bad about a part is bad no more. */
+export const mendsPart: ReadonlySet<Finding> = new Set<Finding>(['dress', 'renew', 'scrap']);

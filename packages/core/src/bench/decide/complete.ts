@@ -12,6 +12,8 @@ import { goesBackNew } from '../renewal.ts';
 import { placesLeft } from '../measuring/places.ts';
 import { timerOf } from '../timers.ts';
 import { readingsOf } from '../readings-of.ts';
+import { acceptedSo } from '../bad/decide.ts';
+import { openBad } from '../bad/bad-things.ts';
 import { reach } from './reach.ts';
 import { decideTakeOff } from './take-off.ts';
 import { decideEndTimer } from './waits.ts';
@@ -85,7 +87,7 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
       // Half way in it is neither off nor on: its neighbour comes first.
       if (op.kind === 'press' && op.to === 'half')
         return accept({ type: 'set-between', payload: { op: op.id, state: 'started', part, ...note } });
-      return accept(fitted(op.id, op.kind, part, sheet, state, op.check));
+      return accept(fitted(op.id, op.kind, part, sheet, state, op.check, command.reason?.trim() || undefined));
     }
     case 'inspect':
       if (op.ask !== undefined && command.answer === undefined)
@@ -107,18 +109,15 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
     case 'test': {
       const read = readingsOf(state, op.id).at(-1);
       if (!read) return refuse('not-complete', 'No reading yet', 'Run it, take a reading, or type it');
-      const reason = command.reason?.trim();
-      const failed = op.moment === 'now' && read.result?.verdict === 'outside';
-      if (failed && !reason)
+      const bad = openBad(sheet, state).find((b) => b.op === op.id);
+      if (bad && !command.reason?.trim())
         return refuse(
           'not-complete',
-          `${sheet.tests[op.test]!.title} is outside: ${formatQuantity(read.value)}`,
+          `${bad.title} is outside: ${formatQuantity(read.value)}`,
           'Go back to what could cause it, or say why it is handed over so',
         );
-      return accept({
-        type: 'op-done',
-        payload: { op: op.id, kind: op.kind, ...note, ...(failed ? { note: reason } : {}) },
-      });
+      if (bad) return acceptedSo(sheet, state, bad, command.reason!);
+      return accept({ type: 'op-done', payload: { op: op.id, kind: op.kind, ...note } });
     }
     case 'measure': {
       const measure = sheet.measures[op.measure];
@@ -241,7 +240,11 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
       }
       const tooCold = op.kind === 'heat' ? notHot(sheet, state, op.id, op.part, command) : undefined;
       if (tooCold) return tooCold;
-      return accept(...endsNow, { type: 'op-done', payload: { op: op.id, kind: op.kind, ...note } });
+      const reason = command.note ?? command.reason?.trim();
+      return accept(...endsNow, {
+        type: 'op-done',
+        payload: { op: op.id, kind: op.kind, ...(reason ? { note: reason } : {}) },
+      });
     }
     case 'bleed': {
       const strokes = command.strokes ?? 0;
@@ -277,10 +280,22 @@ function fitted(
   sheet: Sheet,
   state: BenchState,
   told: string | undefined,
+  reason: string | undefined,
 ): NewEvent {
   const renewed = goesBackNew(sheet, state, part);
   const count = sheet.parts[part]?.count ?? 1;
-  return { type: 'part-fitted', payload: { op, part, count, renewed, how, ...(told === undefined ? {} : { told }) } };
+  return {
+    type: 'part-fitted',
+    payload: {
+      op,
+      part,
+      count,
+      renewed,
+      how,
+      ...(told === undefined ? {} : { told }),
+      ...(reason === undefined ? {} : { reason }),
+    },
+  };
 }
 
 /** A heated part goes on when it is read hot enough and not too hot, or with a reason. */

@@ -27,6 +27,8 @@ import { decideAddMark, decideAddThing, decideSurprise } from './surprises.ts';
 import { decideEndTimer, decidePrepare, decideStartTimer } from './waits.ts';
 import { billOf } from '../bill.ts';
 import { agreedMinor } from '../money.ts';
+import { decideAcceptSo } from '../bad/decide.ts';
+import { decideCorrect, decideJudgeAgain } from '../corrections/decide.ts';
 import { jobSheet } from '../own.ts';
 
 export type Outcome =
@@ -136,6 +138,12 @@ function choose(
       return decideTakeRun(state, sheet, command);
     case 'lead-back':
       return decideLeadBack(state, sheet, command);
+    case 'accept-so':
+      return decideAcceptSo(state, sheet, command);
+    case 'correct':
+      return decideCorrect(state, sheet, command);
+    case 'judge-again':
+      return decideJudgeAgain(state, sheet, command);
     case 'hold':
       return decideHold(state, command, id);
     case 'clear-hold':

@@ -52,7 +52,7 @@ describe('a way back', () => {
     const { bench, op } = atTest();
     expect(bench.refused({ type: 'lead-back', op, suspect: 'valve-plate' })).toMatchObject({
       code: 'wrong-kind',
-      clears: 'Run the test first',
+      clears: 'Run it, read it or look first',
     });
     bench.do({ type: 'take-run', op, run: falling(0.02) });
     expect(bench.state.readings.at(-1)!.result!.verdict).toBe('within');

@@ -1,14 +1,16 @@
 import { ReckonError } from '../../reckoners/index.ts';
-import type { Sheet } from '../../sheet/index.ts';
+import { unreachable } from '../../records.ts';
+import type { OpOf, Sheet } from '../../sheet/index.ts';
+import { openBad } from '../bad/bad-things.ts';
 import type { Command } from '../commands.ts';
 import { comesUndone } from '../proving/leading-back.ts';
 import { judgeRun } from '../proving/judge-run.ts';
 import { resultOfRun } from '../proving/result.ts';
 import { RunError, type RunOutcome } from '../proving/run.ts';
-import { suspectsOf } from '../proving/suspects.ts';
-import { readingsOf } from '../readings-of.ts';
+import { suspectsOf, type Failed } from '../proving/suspects.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
+import { lowerFirst } from '../wording.ts';
 import { reach } from './reach.ts';
 
 /** Keeps a run on a stand: judged here once more, whatever the screen made of it. */
@@ -47,26 +49,43 @@ export function decideTakeRun(
   });
 }
 
-/** Goes back down the ladder from a test that failed to what could cause it. */
+/** The test, look or setting of an operation, with what it fails by. */
+export function failedAt(sheet: Sheet, op: OpOf<'test' | 'look' | 'set'>): Failed & { readonly title: string } {
+  switch (op.kind) {
+    case 'test':
+      return sheet.tests[op.test]!;
+    case 'look':
+      return sheet.looks[op.look]!;
+    case 'set': {
+      const { id, title } = sheet.settings[op.setting]!;
+      return { id, title, failedBy: [] };
+    }
+    default:
+      return unreachable('an operation that cannot fail', op);
+  }
+}
+
+/** Goes back down the ladder from a test or look that failed, or a setting that cannot be met, to what could cause it. */
 export function decideLeadBack(
   state: BenchState,
   sheet: Sheet,
   command: Extract<Command, { type: 'lead-back' }>,
 ): Decision {
-  const reached = reach(sheet, state, command.op, ['test']);
+  const reached = reach(sheet, state, command.op, ['test', 'look', 'set']);
   if ('refused' in reached) return reached.refused;
   const { op } = reached;
-  const test = sheet.tests[op.test]!;
-  if (op.moment !== 'now') return refuse('wrong-kind', 'It was read as found', 'Go on: that is what the job is for');
-  const read = readingsOf(state, op.id).at(-1);
-  if (!read?.result || read.result.verdict === 'within')
-    return refuse('wrong-kind', `${test.title} has not failed`, 'Run the test first');
-  const suspect = suspectsOf(sheet, state, test).find((s) => s.id === command.suspect);
+  const failed = failedAt(sheet, op);
+  if (op.kind !== 'set' && op.moment === 'as-found')
+    return refuse('wrong-kind', 'It was read as found', 'Go on: that is what the job is for');
+  if (!openBad(sheet, state).some((b) => b.op === op.id))
+    return refuse('wrong-kind', `${failed.title} has not failed`, 'Run it, read it or look first');
+  const suspects = suspectsOf(sheet, state, failed);
+  const suspect = suspects.find((s) => s.id === command.suspect);
   if (!suspect)
     return refuse(
       'not-a-choice',
-      `"${command.suspect}" is not among what ${test.title.toLowerCase()} fails by`,
-      `One of: ${test.failedBy.join(', ')}`,
+      `"${command.suspect}" is not among what ${lowerFirst(failed.title)} fails by`,
+      `One of: ${suspects.map((s) => s.id).join(', ')}`,
     );
   const undone = comesUndone(sheet, state, suspect.id, op.id);
   if (!undone)
@@ -77,6 +96,6 @@ export function decideLeadBack(
     );
   return accept({
     type: 'led-back',
-    payload: { op: op.id, test: test.id, suspect: suspect.id, why: suspect.why, ...undone },
+    payload: { op: op.id, test: failed.id, suspect: suspect.id, why: suspect.why, ...undone },
   });
 }

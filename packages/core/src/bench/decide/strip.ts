@@ -3,6 +3,7 @@ import { stackAsSheet, type Sheet } from '../../sheet/index.ts';
 import type { Command } from '../commands.ts';
 import type { NewEvent } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
+import { ladderOf } from '../moves.ts';
 import { schoolOf } from '../setting/index.ts';
 import type { BenchState } from '../state.ts';
 import { reach } from './reach.ts';
@@ -52,6 +53,8 @@ export function decideLook(state: BenchState, sheet: Sheet, command: Of<'look'>)
       `One of: ${look.choices.map((c) => c.id).join(', ')}`,
     );
   const note = command.note?.trim();
+  // A part of its own is judged after it; what nobody judges is settled here.
+  const open = choice.verdict === 'bad' && reached.op.moment !== 'as-found' && !judgedLater(sheet, state, look.part);
   return accept({
     type: 'looked',
     payload: {
@@ -62,8 +65,19 @@ export function decideLook(state: BenchState, sheet: Sheet, command: Of<'look'>)
       title: choice.title,
       verdict: choice.verdict,
       ...(note ? { note } : {}),
+      ...(open ? { open: true as const } : {}),
     },
   });
+}
+
+/** Is a finding of the part still to come in this job? */
+function judgedLater(sheet: Sheet, state: BenchState, part: string | undefined): boolean {
+  return (
+    part !== undefined &&
+    ladderOf(sheet, state).all.some((s) =>
+      s.ops.some((o) => o.kind === 'judge' && o.parts.includes(part) && !state.done[o.id]),
+    )
+  );
 }
 
 /** A way of taking it off did not work: the next one, while there is one. */

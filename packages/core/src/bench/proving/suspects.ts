@@ -1,6 +1,14 @@
-import type { LadderStep, Op, Sheet, Test } from '../../sheet/index.ts';
+import type { LadderStep, Op, Sheet } from '../../sheet/index.ts';
 import { ladderOf } from '../moves.ts';
 import type { BenchState } from '../state.ts';
+
+/** What failed: a test, or a look; or a setting that cannot be brought in, of which the sheet names no suspects. */
+export interface Failed {
+  readonly id: string;
+  readonly failedBy: readonly string[];
+  /** What a run says → the suspect that it tells. */
+  readonly tells?: Readonly<Record<string, string>>;
+}
 
 /** How often each suspect was behind such a failure in this shop's own jobs. */
 export type PastCauses = Readonly<Record<string, number>>;
@@ -88,15 +96,43 @@ export function stepOfSuspect(sheet: Sheet, state: BenchState, id: string): Ladd
   return off && build.find((s) => s.rung === off.rung);
 }
 
+/** As many as fit on a bench. */
+const MOST_BUILT = 6;
+/** Parts that went in and settings that were made on the way up, the newest first. */
+function builtSoFar(sheet: Sheet, state: BenchState): readonly string[] {
+  const made = ladderOf(sheet, state).build.flatMap((s) =>
+    s.ops.flatMap((o): { readonly id: string; readonly seq: number }[] => {
+      const done = state.done[o.id];
+      if (!done) return [];
+      if (o.kind === 'set') return [{ id: o.setting, seq: done.seq }];
+      return (o.kind === 'place' || o.kind === 'press' || o.kind === 'seal') &&
+        o.part !== undefined &&
+        sheet.parts[o.part]
+        ? [{ id: o.part, seq: done.seq }]
+        : [];
+    }),
+  );
+  return [...new Set(made.sort((a, b) => b.seq - a.seq).map((m) => m.id))].slice(0, MOST_BUILT);
+}
+
 /** What a suspect is called on the sheet. */
 export const titleOfSuspect = (sheet: Sheet, id: string): string =>
-  (sheet.parts[id] ?? sheet.settings[id] ?? sheet.measures[id] ?? sheet.joints[id] ?? sheet.looks[id])?.title ?? id;
+  (
+    sheet.parts[id] ??
+    sheet.settings[id] ??
+    sheet.measures[id] ??
+    sheet.joints[id] ??
+    sheet.looks[id] ??
+    sheet.tests[id]
+  )?.title ?? id;
 
 /**
  * What could be behind a failed test, most likely first: what the run tells, the sheet's own order, and what was behind
- * such failures in this shop before. Shares add up to one. Empty when the sheet names nothing.
+ * such failures in this shop before. Shares add up to one. Where the sheet names nothing it is whatever was built last.
  */
-export function suspectsOf(sheet: Sheet, state: BenchState, test: Test, past: PastCauses = {}): readonly Suspect[] {
+export function suspectsOf(sheet: Sheet, state: BenchState, failed: Failed, past: PastCauses = {}): readonly Suspect[] {
+  const named = failed.failedBy.length > 0;
+  const test = named ? failed : { ...failed, failedBy: builtSoFar(sheet, state) };
   const reading = state.readings.findLast((r) => r.subject === 'test' && r.id === test.id && r.moment === 'now');
   const told = reading?.proof?.tells ?? [];
   const prior = test.failedBy.map((id, i) => {
@@ -117,7 +153,7 @@ export function suspectsOf(sheet: Sheet, state: BenchState, test: Test, past: Pa
         why: [
           ...tells.map((t) => `The run tells it: ${says[t] ?? t}`),
           ...(n > 0 ? [`It was this in ${n} of ${known} such failures here`] : []),
-          i === 0 ? 'The sheet names it first' : 'The sheet names it',
+          named ? (i === 0 ? 'The sheet names it first' : 'The sheet names it') : 'It was built up before this',
         ],
       };
     })

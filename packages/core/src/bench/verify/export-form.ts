@@ -3,12 +3,19 @@ import type { LoggedEvent } from '../events.ts';
 import type { JobRecord } from '../record.ts';
 import { SIGNATURE_FIELDS, type HeadSignature } from './signature.ts';
 
-export const forms = ['job-record/1', 'job-record/2', 'job-record/3', 'job-record/4', 'job-record/5'] as const;
+export const forms = [
+  'job-record/1',
+  'job-record/2',
+  'job-record/3',
+  'job-record/4',
+  'job-record/5',
+  'job-record/6',
+] as const;
 
 /** What a job is exported as. */
 export interface JobExport {
   /**
-   * Form 1 had no `strip` in its record, form 2 no `desk`, form 3 no `proving`; up to form 4 signatures held neither the
+   * Form 1 had no `strip` in its record, form 2 no `desk`, form 3 no `proving`, form 5 no `truth`; up to form 4 signatures held neither the
    * workshop's name nor their own time. Each is read and verified as it was.
    */
   readonly jubb: (typeof forms)[number];

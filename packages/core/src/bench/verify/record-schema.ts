@@ -20,11 +20,11 @@ const stamped = (properties: object, required: readonly string[] = []): object =
 
 export const recordSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  title: 'Jubb job record, form 5',
+  title: 'Jubb job record, form 6',
   type: 'object',
   required: ['jubb', 'job', 'workshop', 'sheet', 'events', 'signatures', 'record'],
   properties: {
-    jubb: { enum: ['job-record/1', 'job-record/2', 'job-record/3', 'job-record/4', 'job-record/5'] },
+    jubb: { enum: ['job-record/1', 'job-record/2', 'job-record/3', 'job-record/4', 'job-record/5', 'job-record/6'] },
     job: text,
     workshop: text,
     sheet: { type: 'object', required: ['id', 'revision', 'title', 'steps'] },
@@ -97,6 +97,35 @@ export const recordSchema = {
           ),
         ),
         joints: listOf({ type: 'object', required: ['title', 'thread', 'stages', 'setAside'] }),
+        truth: {
+          type: 'object',
+          required: ['bad', 'corrections'],
+          properties: {
+            bad: listOf({
+              type: 'object',
+              required: ['key', 'title', 'says', 'moment', 'op', 'read'],
+              properties: {
+                key: text,
+                title: text,
+                says: text,
+                moment: { enum: ['as-found', 'now'] },
+                settled: {
+                  type: 'object',
+                  required: ['how', 'words'],
+                  properties: { how: { enum: ['cured', 'accepted', 'came-so'] }, words: text, by: stamped({}) },
+                },
+              },
+            }),
+            corrections: listOf(
+              stamped({ what: text, of: { type: 'integer' }, title: text, before: text, now: text, reason: text }, [
+                'of',
+                'before',
+                'now',
+                'reason',
+              ]),
+            ),
+          },
+        },
         proving: {
           type: 'object',
           required: ['tests', 'ledBack', 'runIn', 'lookAgain'],

@@ -107,13 +107,14 @@ function wrongSignature({ job, events, signatures }: JobExport): string | undefi
 
 function recordAgrees(file: JobExport): boolean {
   try {
-    const { strip, desk, proving, ...one } = buildRecord(file.sheet, fold(file.job, file.events));
+    const { strip, desk, proving, truth, ...one } = buildRecord(file.sheet, fold(file.job, file.events));
     const form = forms.indexOf(file.jubb) + 1;
     const said = {
       ...one,
       ...(form >= 2 ? { strip } : {}),
       ...(form >= 3 ? { desk } : {}),
       ...(form >= 4 ? { proving } : {}),
+      ...(form >= 6 ? { truth } : {}),
     };
     return canonicalJson(said) === canonicalJson(file.record);
   } catch {
