@@ -7,3 +7,9 @@ export function moneyWords(minor: number, currency: string): string {
 /** A chance as people say it: "1 in 40". */
 export const oddsWords = (chance: number): string =>
   chance <= 0 ? 'none' : `1 in ${Math.max(1, Math.round(1 / chance))}`;
+
+/** A sum as it is typed, in minor units: "240", "64.50", "64,5"; undefined for what is none. */
+export function minorOf(text: string): number | undefined {
+  const typed = text.trim().replace(',', '.');
+  return /^\d{1,8}(\.\d{1,2})?$/.test(typed) ? Math.round(Number(typed) * 100) : undefined;
+}

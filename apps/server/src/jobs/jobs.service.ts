@@ -40,6 +40,7 @@ import { JobLog, missedOf } from './job-log.ts';
 import { keepLessons } from './lessons.ts';
 import { keepOrderLines } from './order-lines.ts';
 import { takenPlace } from './places.ts';
+import { keepBooking, knownBooking } from './booking-corrected.ts';
 import { project } from './projection.ts';
 import { SigningService } from './signing.service.ts';
 import { HeavyService } from '../bounds/heavy.service.ts';
@@ -337,8 +338,10 @@ export class JobsService {
     const sheet = await this.log.sheetOf(row.sheet, row.revision);
     const state = row.seq === 0 ? emptyBench(jobId) : await this.log.stateAt(m, { ...row, id: jobId });
     const taken = await takenPlace(m, jobId, command);
-    if (taken) throw new RefusedException({ refusal: taken, missed: await this.log.events(m, jobId, seen) }, row.seq);
-    const outcome = decide(state, sheet, envelopeOf(state, commandId, command, asker), {
+    const known = taken ? { refusal: taken } : await knownBooking(m, jobId, command);
+    if ('refusal' in known)
+      throw new RefusedException({ refusal: known.refusal, missed: await this.log.events(m, jobId, seen) }, row.seq);
+    const outcome = decide(state, sheet, envelopeOf(state, commandId, known.command, asker), {
       drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet, 'locked') : {},
       money: await this.money(),
     });
@@ -351,6 +354,7 @@ export class JobsService {
       await bookPacks(m, sheet, state, outcome.state);
     await keepLessons(m, events, row);
     await keepOrderLines(m, events);
+    await keepBooking(m, jobId, events);
     if (newest.type === 'handed-over') await this.units.keepVisit(m, newest.hash, sheet, outcome.state);
     if (
       newest.type === 'signed-off' ||
@@ -470,7 +474,7 @@ export class JobsService {
 /** Commands that also touch a drawer, a place, a lesson or a signature, and so are decided under the job's lock. */
 const needsLock: ReadonlySet<Command['type']> = new Set([
   'book', 'fit-pack', 'take-back', 'sign-off', 'hand-over', 'move', 'park', 'resume', 'surprise', 'add-photo',
-  'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote',
+  'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote', 'correct',
 ]); // prettier-ignore
 
 /** Locks a job until the transaction ends. */

@@ -1,4 +1,4 @@
-import { plainRecord, type JobRecord } from '@jubb/core/bench';
+import { badLine, plainRecord, type JobRecord } from '@jubb/core/bench';
 import { fingerprint, type JobExport } from '@jubb/core/bench/verify';
 import { formatBand, formatQuantity } from '@jubb/core/quantities';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
@@ -161,6 +161,13 @@ function workshop(r: JobRecord): Content[] {
       'Went back',
       (r.proving?.ledBack ?? []).map(
         (l) => `${l.test} failed: back to ${l.suspect}, ${day(l.at)}. ${l.why.join('. ')}`,
+      ),
+    ),
+    ...list('Bad, and what became of it', (r.truth?.bad ?? []).map(badLine)),
+    ...list(
+      'Put right',
+      (r.truth?.corrections ?? []).map(
+        (c) => `${c.title}: ${c.now}, where event ${c.of} says ${c.before}. ${c.reason}. ${c.by.name}, ${day(c.at)}`,
       ),
     ),
     heading('Measured'),

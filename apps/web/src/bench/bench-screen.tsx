@@ -16,6 +16,7 @@ import { MovePanel } from './move-panel.tsx';
 import { ClosePanel } from './panels/close-panel.tsx';
 import { RefusalBox } from './refusal-box.tsx';
 import { ResumePanel } from './return/resume-panel.tsx';
+import { SaidJustNow } from './corrections/said-just-now.tsx';
 import { StepPeek } from './step-peek.tsx';
 import { TruthColumn } from './truth-column.tsx';
 import { takeBack, useBench } from './use-bench.ts';
@@ -133,6 +134,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
                 )}
               </div>
               {caution && caution.id !== move.op.id && <Caution say={caution.say} />}
+              <SaidJustNow bench={bench} step={move.step} />
               <MovePanel key={move.op.id} bench={bench} step={move.step} op={move.op} me={me} />
             </>
           ) : move.kind === 'which' ? (

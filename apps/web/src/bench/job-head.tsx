@@ -1,6 +1,8 @@
 import type { MeView } from '@jubb/contract';
 import { agreedMinor, billOf, minutesLeft } from '@jubb/core/bench';
+import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
+import { CorrectBooking } from './corrections/correct-booking.tsx';
 import { moneyWords } from '../money.ts';
 import { handsWords, promiseWords } from '../floor/time-words.ts';
 import type { Extra } from './extras/extras.tsx';
@@ -26,6 +28,7 @@ export function JobHead({
   const { currency } = me.workshop;
   const agreed = agreedMinor(state);
   const bill = billOf(sheet, state, me.workshop);
+  const [wrong, setWrong] = useState(false);
   const onFindings = useLocation().pathname.endsWith('/findings');
   return (
     <div className="jobhead">
@@ -37,6 +40,12 @@ export function JobHead({
           Job {booked?.number}
           {visits > 0 ? `, here before: ${visits}` : ''} · {booked?.customer.name} · {booked?.complaint}
         </small>
+        {open && (
+          <button type="button" className="btn-plain" onClick={() => setWrong(true)}>
+            Correct the booking
+          </button>
+        )}
+        {wrong && <CorrectBooking bench={bench} close={() => setWrong(false)} />}
       </div>
       <div className="fact">
         <small>

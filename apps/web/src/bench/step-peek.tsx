@@ -1,6 +1,7 @@
 import { ladderOf, nextMove, opTitle, sideWords, stepDone } from '@jubb/core/bench';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { SaidHere } from './corrections/said-here.tsx';
 import type { Bench } from './use-bench.ts';
 
 /** Another step of the ladder, looked at before or after its turn: what belongs to it and what is done. */
@@ -35,6 +36,7 @@ export function StepPeek({
           Close
         </button>
       </div>
+      <SaidHere bench={bench} step={step} />
       <ul className="m-0 ps-3">
         {step.ops.map((o) => (
           <li key={o.id}>

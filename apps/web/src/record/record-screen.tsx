@@ -12,6 +12,7 @@ import { DeskSection } from './desk-section.tsx';
 import { PlainPage } from './plain-page.tsx';
 import { ProvingSection } from './proving-section.tsx';
 import { StripSection } from './strip-section.tsx';
+import { TruthSection } from './truth-section.tsx';
 import { VerdictMark, type Shown } from '../drawing/verdict-mark.tsx';
 
 const when = (at: string): string => format(new Date(at), 'd MMM yyyy, HH:mm');
@@ -283,6 +284,7 @@ export default function RecordScreen(): React.JSX.Element {
               </table>
             </div>
           ))}
+          {r.truth && <TruthSection truth={r.truth} />}
           {r.proving && <ProvingSection proving={r.proving} />}
           {r.strip && <StripSection strip={r.strip} />}
           {r.desk && <DeskSection desk={r.desk} />}

@@ -1,4 +1,6 @@
 export { badThings, openBad, type BadThing } from './bad/bad-things.ts';
+export { badLine } from './bad/words.ts';
+export type { TruthRecord } from './truth-record.ts';
 export { correctable, type Correctable, type Righted } from './corrections/events.ts';
 export { saidBy, type Said } from './corrections/words.ts';
 export { asItStands } from './corrections/as-it-stands.ts';
@@ -64,6 +66,7 @@ export { timerKinds, type OwnThing, type TimerKind } from './strip-events.ts';
 export type { StripRecord } from './strip-record.ts';
 export { aheadNow, minutesToRun, timerHasRun, timerOf, timersRunning, type AheadNow } from './timers.ts';
 export { MOST_OF_A_PART } from './decide/counts.ts';
+export { failedAt } from './decide/proving.ts';
 export { tell } from './decide/identify.ts';
 export { goesBackNew } from './renewal.ts';
 export { answersThatStand, variantsLeft } from './which.ts';

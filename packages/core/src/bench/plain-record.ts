@@ -1,6 +1,6 @@
 import { lowerFirst } from './wording.ts';
 import { formatQuantity } from '../quantities/index.ts';
-import type { BadThing } from './bad/bad-things.ts';
+import { badLine } from './bad/words.ts';
 import type { JobRecord } from './record.ts';
 
 /** A record in plain words, for the one who owns the unit. */
@@ -32,7 +32,7 @@ export function plainRecord(r: JobRecord): PlainRecord {
     found: [
       ...r.desk.causes.map((c) => `Why it failed: ${lowerFirst(c.title)}`),
       ...findings.map((f) => `${f.title}: ${words[f.finding]}${f.reason ? `. ${f.reason}` : ''}`),
-      ...r.truth.bad.filter((b) => b.settled?.how !== 'accepted').map(badWords),
+      ...r.truth.bad.filter((b) => b.settled?.how !== 'accepted').map(badLine),
     ],
     done: [
       ...r.settings.flatMap((s) => (s.confirmed ? [`${s.title} set to ${formatQuantity(s.confirmed.value, 3)}`] : [])),
@@ -56,19 +56,9 @@ export function plainRecord(r: JobRecord): PlainRecord {
     ],
     left: [
       ...r.desk.deferrals.map((d) => `${d.title}: ${d.words}${d.again ? `, look again ${d.again}` : ''}`),
-      ...r.truth.bad
-        .filter((b) => b.settled?.how === 'accepted')
-        .map((b) => `${b.title}: ${b.says}. Left so: ${b.settled!.words}`),
+      ...r.truth.bad.filter((b) => b.settled?.how === 'accepted').map(badLine),
     ],
     runIn: r.proving.runIn,
     next: r.proving.lookAgain,
   };
-}
-
-/** What was bad, in one line, with what became of it. */
-function badWords(b: BadThing): string {
-  const said = `${b.title}${b.moment === 'as-found' ? ', as it came' : ''}: ${b.says}`;
-  if (b.settled?.how === 'cured') return `${said}. Since then: ${b.settled.words}`;
-  if (b.settled?.how === 'came-so') return said;
-  return b.doubt ? `${said}. Too near to tell` : `${said}. Not settled yet`;
 }

@@ -6,6 +6,7 @@ export {
   dimensionOf,
   inCanonical,
   isQuantity,
+  parseInUnit,
   parseQuantity,
   unitList,
   whyNotOf,

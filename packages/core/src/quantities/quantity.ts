@@ -143,6 +143,20 @@ export function parseQuantity(input: unknown, dimension?: Dimension): Quantity {
   return { value: parseNumber(number), unit: resolved.unit.symbol };
 }
 
+/**
+ * Reads what was typed into a field that shows its own unit: a bare number is in that unit, any other unit stays as given.
+ * @param own the field's unit
+ * @throws QuantityError for an empty field, and whatever {@link parseQuantity} refuses
+ */
+export function parseInUnit(text: string, dimension: Dimension, own: string): Quantity {
+  const typed = text.trim();
+  if (typed === '')
+    throw new QuantityError('not-a-number', 'nothing was typed', text, `a figure in ${own}, or with another unit`);
+  // A number alone, with a point, a comma, a power of ten or spaces between its figures.
+  const bare = /^[+-]?[\d.,\s\u202f\u2009]+(e[+-]?\d+)?$/i.test(typed);
+  return parseQuantity(bare ? `${typed} ${own}` : typed, dimension);
+}
+
 function unitOrThrow(q: Quantity, dimension: Dimension): Unit {
   return resolveUnit(q.unit, dimension, q).unit;
 }

@@ -1,9 +1,11 @@
-import { blockers } from '@jubb/core/bench';
+import { blockers, openBad, type Blocker } from '@jubb/core/bench';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import type { Bench } from '../use-bench.ts';
 import { Go } from './panel.tsx';
+import { JudgeAgain } from './judge-again.tsx';
+import { TakeSo } from './prove/way-on.tsx';
 
 /** Sign-off and hand-over. */
 export function ClosePanel({
@@ -64,6 +66,7 @@ export function ClosePanel({
             {left.map((b) => (
               <li key={`${b.code} ${b.says}`}>
                 <b>{b.says}.</b> {b.clears}
+                <BadWays bench={bench} blocker={b} />
               </li>
             ))}
           </ul>
@@ -75,5 +78,18 @@ export function ClosePanel({
         <Go label="Sign off" act={() => bench.give({ type: 'sign-off' })} />
       )}
     </>
+  );
+}
+
+/** The ways on from something bad that nothing else asks about any more. */
+function BadWays({ bench, blocker }: { readonly bench: Bench; readonly blocker: Blocker }): React.JSX.Element | null {
+  const bad = openBad(bench.sheet, bench.state).find((b) => b.key === blocker.bad);
+  if (!bad) return null;
+  const judged = bad.part !== undefined && bench.state.findings[bad.part] !== undefined;
+  return (
+    <div className="mt-2">
+      {judged && <JudgeAgain bench={bench} part={bad.part!} />}
+      <TakeSo bench={bench} bad={bad} />
+    </div>
   );
 }

@@ -1,5 +1,7 @@
+import { openBad } from '@jubb/core/bench';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
 import type { PanelProps } from './panel.tsx';
+import { WayOn } from './prove/way-on.tsx';
 
 const SHAPE = { good: 'within', bad: 'outside', unsure: 'undecided' } as const;
 const BY: Readonly<Record<string, string>> = { ear: 'By ear', eye: 'By eye', hand: 'By hand', nose: 'By nose' };
@@ -8,12 +10,18 @@ const BY: Readonly<Record<string, string>> = { ear: 'By ear', eye: 'By eye', han
 export function LookPanel({ bench, op }: PanelProps<'look'>): React.JSX.Element {
   const look = bench.sheet.looks[op.look]!;
   const before = bench.state.looks.find((l) => l.look === look.id && l.moment === 'as-found');
+  const bad = openBad(bench.sheet, bench.state).find((b) => b.op === op.id);
   return (
     <div className="op d-flex flex-column gap-2">
       <p className="lines p-0">
         <small className="d-block fw-bold">{BY[look.by] ?? look.by}</small>
         {look.ask}
       </p>
+      {bad && (
+        <p className="refused m-0" role="alert">
+          <b>{bad.says}.</b> Put it right and look again, go back to what is behind it, or take it so.
+        </p>
+      )}
       {op.moment === 'now' && before && (
         <p className="past m-0">
           As found: <b>{before.title}</b>
@@ -42,6 +50,7 @@ export function LookPanel({ bench, op }: PanelProps<'look'>): React.JSX.Element 
           </button>
         ))}
       </div>
+      {bad && <WayOn bench={bench} failed={look} bad={bad} />}
     </div>
   );
 }

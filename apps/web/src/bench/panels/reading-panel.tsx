@@ -7,7 +7,7 @@ import {
   inCanonical,
   type Quantity,
 } from '@jubb/core/quantities';
-import { changeWords, isPull, readingsOf, instrumentFacts } from '@jubb/core/bench';
+import { changeWords, isPull, readingsOf, instrumentFacts, openBad } from '@jubb/core/bench';
 import { useEffect } from 'react';
 import { createPortal } from 'react-dom';
 import { Whose } from '../figure-source.tsx';
@@ -17,7 +17,7 @@ import { useInstrument } from '../use-instrument.ts';
 import { Foot } from './foot.tsx';
 import { Go, type PanelProps } from './panel.tsx';
 import { kindOfWords, rigOf } from './set/rig.ts';
-import { Suspects } from './prove/suspects.tsx';
+import { WayOn } from './prove/way-on.tsx';
 import { TypedReading } from './typed-reading.tsx';
 
 /** A reading of a test, or of a setting as found. */
@@ -53,7 +53,8 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
       ? state.readings.findLast((r) => r.subject === 'test' && r.id === op.test && r.moment === 'as-found')
       : undefined;
   const unread = readings.length === 0;
-  const failed = op.kind === 'test' && op.moment === 'now' && readings.at(-1)?.result?.verdict === 'outside';
+  const bad = openBad(bench.sheet, bench.state).find((b) => b.op === op.id);
+  const failed = bad !== undefined;
   const foot = document.getElementById('foot');
   return (
     <>
@@ -88,7 +89,7 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
             )}
           </p>
         )}
-        {failed && <Suspects bench={bench} test={test!} op={op.id} />}
+        {bad && test && <WayOn bench={bench} failed={test} bad={bad} />}
         {unread && (
           <TypedReading
             dimension={setting?.pull ? 'force' : dimension}

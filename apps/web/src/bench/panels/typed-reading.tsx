@@ -1,8 +1,8 @@
-import { parseQuantity, QuantityError, type Dimension, type Quantity } from '@jubb/core/quantities';
+import type { Dimension, Quantity } from '@jubb/core/quantities';
 import { useState, type FormEvent } from 'react';
-import Form from 'react-bootstrap/Form';
+import { QuantityField, readTyped } from '../../fields/quantity-field.tsx';
 
-/** A reading typed by hand, with its unit; a bare number is asked for its unit. */
+/** A reading typed by hand: a bare number is in the unit that stands in the field. */
 export function TypedReading({
   dimension,
   label,
@@ -11,42 +11,28 @@ export function TypedReading({
 }: {
   readonly dimension: Dimension;
   readonly label: string;
+  /** The unit that the field shows, or a figure in it. */
   readonly unit: string;
   /** False when it was not taken: what was typed stays. */
   readonly take: (q: Quantity) => boolean | void;
 }): React.JSX.Element {
   const [text, setText] = useState('');
   const [error, setError] = useState<string>();
+  const own = unit.replace(/^[−-]?[\d.,\s\u202f]+/, '') || unit;
   const submit = (e: FormEvent): void => {
     e.preventDefault();
-    try {
-      if (take(parseQuantity(text, dimension)) !== false) setText('');
-      setError(undefined);
-    } catch (e2) {
-      if (!(e2 instanceof QuantityError)) throw e2;
-      setError(e2.message);
-    }
+    const typed = readTyped(text, dimension, own);
+    setError('error' in typed ? typed.error : undefined);
+    if ('value' in typed && take(typed.value) !== false) setText('');
   };
   return (
-    <form onSubmit={submit} className="mt-2">
-      <Form.Label htmlFor="typed">{label}</Form.Label>
-      <div className="d-flex gap-2">
-        <Form.Control
-          id="typed"
-          value={text}
-          autoComplete="off"
-          placeholder={`with its unit, such as ${unit}`}
-          onChange={(e) => setText(e.target.value)}
-          aria-describedby="typed-error"
-          style={{ fontSize: 20 }}
-        />
-        <button type="submit" className="btn-line">
-          Take
-        </button>
+    <form onSubmit={submit} className="typedreading mt-2">
+      <div>
+        <QuantityField id="typed" label={label} unit={own} value={text} set={setText} error={error} />
       </div>
-      <p id="typed-error" className="field-error" role="alert">
-        {error}
-      </p>
+      <button type="submit" className="btn-line">
+        Take
+      </button>
     </form>
   );
 }

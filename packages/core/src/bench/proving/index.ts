@@ -33,4 +33,4 @@ export {
 export { figuresFor, keptWave, runFrom, thinned } from './setup.ts';
 export { trialRuns } from './trials.ts';
 export { wayBackOf, type WayBack } from './way-back.ts';
-export { stepOfSuspect, suspectsOf, type PastCauses, type Suspect } from './suspects.ts';
+export { stepOfSuspect, suspectsOf, type Failed, type PastCauses, type Suspect } from './suspects.ts';

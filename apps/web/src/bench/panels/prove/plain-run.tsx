@@ -2,6 +2,7 @@ import type { InstrumentView, StandRunDto } from '@jubb/contract';
 import {
   changeWords,
   earlyOf,
+  openBad,
   readingsOf,
   resultOfRun,
   type CurveKind,
@@ -22,7 +23,7 @@ import { Go } from '../panel.tsx';
 import { ProofWords } from './proof-words.tsx';
 import { AlternatorDrawing, CurveDrawing } from './run-drawing.tsx';
 import { StandFoot } from './stand-foot.tsx';
-import { Suspects } from './suspects.tsx';
+import { WayOn } from './way-on.tsx';
 
 const NO_WAVE: readonly number[] = [];
 
@@ -53,7 +54,8 @@ export function PlainRun({
     op.moment === 'now'
       ? state.readings.findLast((r) => r.subject === 'test' && r.id === test.id && r.moment === 'as-found')
       : undefined;
-  const failed = op.moment === 'now' && kept?.result?.verdict === 'outside';
+  const bad = openBad(bench.sheet, state).find((b) => b.op === op.id);
+  const failed = bad !== undefined;
   const foot = document.getElementById('foot');
   return (
     <>
@@ -91,7 +93,7 @@ export function PlainRun({
                 checks={(kept.proof?.checks ?? []).filter((c) => !failed || c.verdict !== 'within')}
                 says={kept.proof?.says ?? []}
               />
-              {failed && <Suspects bench={bench} test={test} op={op.id} />}
+              {bad && <WayOn bench={bench} failed={test} bad={bad} />}
             </>
           ) : (
             <LiveWords line={line} judged={judged} test={test} />

@@ -2,6 +2,7 @@ import {
   dueReading,
   hotValue,
   isPull,
+  openBad,
   nextTry,
   packIn,
   schoolOf,
@@ -33,6 +34,7 @@ import type { Bench } from '../../use-bench.ts';
 import { ReckonerLink } from '../../working-block.tsx';
 import { Foot } from '../foot.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
+import { WayOn } from '../prove/way-on.tsx';
 import { TypedReading } from '../typed-reading.tsx';
 import { DrawerTable } from './drawer-table.tsx';
 import { kindOfWords, rigOf } from './rig.ts';
@@ -63,6 +65,12 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
   }, [hand, told]);
   const next = nextTry(sheet, state, setting, context.drawers);
   const done = !next && !due && state.settings[setting.id]?.rounds.at(-1)?.result?.verdict === 'within';
+  const tries = state.settings[setting.id]?.rounds.filter((r) => r.result).length ?? 0;
+  // Two misses point at a part, and so does what no move can bring in: there is another way than moving it once more.
+  const stuck =
+    tries >= 2 || next?.cannot !== undefined
+      ? openBad(sheet, state).find((b) => b.key === `setting:${setting.id}`)
+      : undefined;
   const take = (value: Quantity, how: 'instrument' | 'hand'): void => {
     if (!due) return;
     bench.give({
@@ -135,6 +143,7 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
               <ReckonerLink id={next.asked.id} inputs={next.asked.inputs} />
             </div>
           )}
+          {stuck && <WayOn bench={bench} failed={{ id: setting.id, failedBy: [] }} bad={stuck} />}
           {drawer && <DrawerTable drawer={drawer} chosen={next?.move?.kind === 'pack' ? next.move.pieces : []} />}
           {due && !feel && !connected && (
             <TypedReading

@@ -1,0 +1,58 @@
+import type { Command, LoggedEvent, Refusal } from '@jubb/core/bench';
+import type { EntityManager } from 'typeorm';
+
+type Correct = Extract<Command, { type: 'correct' }>;
+
+/**
+ * What the tables have of the unit or the customer that a correction of the booking names: the customer of that name, made
+ * unless there is one; or why the serial cannot be. Anything else goes through as it came.
+ */
+export async function knownBooking(
+  m: EntityManager,
+  jobId: string,
+  command: Command,
+): Promise<{ readonly command: Command } | { readonly refusal: Refusal }> {
+  if (command.type !== 'correct') return { command };
+  const { serial, customer } = command.to;
+  if (serial !== undefined) {
+    const [other] = (await m.query(
+      `SELECT u.serial FROM unit u JOIN unit own ON own.sheet = u.sheet AND own.id <> u.id
+       WHERE own.id = (SELECT unit_id FROM job WHERE id = $1) AND lower(u.serial) = lower($2)`,
+      [jobId, serial.trim()],
+    )) as { serial: string }[];
+    if (other)
+      return {
+        refusal: {
+          code: 'wrong-value',
+          says: `Another unit has the serial ${other.serial}`,
+          clears: 'Cancel this job, and book that unit in',
+        },
+      };
+  }
+  return { command: customer === undefined ? command : await withCustomer(m, command, customer.name.trim()) };
+}
+
+async function withCustomer(m: EntityManager, command: Correct, name: string): Promise<Correct> {
+  await m.query(`INSERT INTO customer (name) VALUES ($1) ON CONFLICT (lower(name)) DO NOTHING`, [name]);
+  const [customer] = (await m.query(`SELECT id, name FROM customer WHERE lower(name) = lower($1)`, [name])) as {
+    id: string;
+    name: string;
+  }[];
+  return { ...command, to: { ...command.to, customer: customer! } };
+}
+
+/** Puts a corrected booking into the tables that the lists are made of. */
+export async function keepBooking(m: EntityManager, jobId: string, events: readonly LoggedEvent[]): Promise<void> {
+  for (const e of events) {
+    if (e.type !== 'corrected' || e.payload.what !== 'booking') continue;
+    for (const { payload } of e.payload.changes) {
+      // The booking is the one event that such a correction changes.
+      const booked = payload as Extract<LoggedEvent, { type: 'job-booked' }>['payload'];
+      await m.query(
+        `WITH own AS (UPDATE job SET customer_id = $2, complaint = $3 WHERE id = $1 RETURNING unit_id)
+         UPDATE unit SET serial = $4 FROM own WHERE unit.id = own.unit_id`,
+        [jobId, booked.customer.id, booked.complaint, booked.unit.serial],
+      );
+    }
+  }
+}

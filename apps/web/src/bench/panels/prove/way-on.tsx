@@ -1,0 +1,71 @@
+import { comesUndone, suspectsOf, type BadThing, type Failed, type PastCauses } from '@jubb/core/bench';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { queries } from '../../../api/queries.ts';
+import { ReasonField, TAKEN_SO } from '../../../fields/reason-field.tsx';
+import type { Bench } from '../../use-bench.ts';
+
+const NONE: PastCauses = {};
+
+/** Something that is bad and open: what could be behind it, most likely first, the way back to it, or taken so by name. */
+export function WayOn({
+  bench,
+  failed,
+  bad,
+}: {
+  readonly bench: Bench;
+  readonly failed: Failed;
+  readonly bad: BadThing;
+}): React.JSX.Element {
+  const past = useQuery(queries.pastCauses(bench.sheet.id)).data?.[failed.id] ?? NONE;
+  const suspects = suspectsOf(bench.sheet, bench.state, failed, past);
+  return (
+    <section className="suspects" aria-label="What could be behind it">
+      <h3>What could be behind it</h3>
+      {suspects.map((s) => {
+        const undone = comesUndone(bench.sheet, bench.state, s.id, bad.op);
+        return (
+          <div key={s.id} className="suspect">
+            <span className="share" style={{ width: `${Math.round(s.share * 100)}%` }} aria-hidden="true" />
+            <div>
+              <b>{s.title}</b> <span className="quiet">{Math.round(s.share * 100)} of 100</span>
+              <small className="d-block">
+                {s.why.join('. ')}
+                {undone ? `. ${undone.steps.length} steps come undone` : ''}
+              </small>
+            </div>
+            <button
+              type="button"
+              className="btn-line"
+              disabled={!undone}
+              onClick={() => bench.give({ type: 'lead-back', op: bad.op, suspect: s.id })}
+            >
+              {undone ? `Back to ${(s.step?.title ?? s.title).toLowerCase()}` : 'No step puts it in'}
+            </button>
+          </div>
+        );
+      })}
+      <TakeSo bench={bench} bad={bad} />
+    </section>
+  );
+}
+
+/** Takes something bad as it is, with the reason that stands in both records. */
+export function TakeSo({ bench, bad }: { readonly bench: Bench; readonly bad: BadThing }): React.JSX.Element {
+  const [why, setWhy] = useState('');
+  const id = `so-${bad.key.replaceAll(/[^\w-]/g, '-')}`;
+  return (
+    <form
+      className="takeso"
+      onSubmit={(e) => {
+        e.preventDefault();
+        bench.give({ type: 'accept-so', key: bad.key, reason: why });
+      }}
+    >
+      <ReasonField id={id} label="Or taken so, because" value={why} set={setWhy} ready={TAKEN_SO} />
+      <button type="submit" className="btn-line" disabled={!why.trim()}>
+        Keep it so
+      </button>
+    </form>
+  );
+}
