@@ -40,7 +40,7 @@ describe('a look that is bad at the end', () => {
     await upTo(job, (o) => o.kind === 'look' && o.look === 'roll' && o.moment === 'now');
     await open(job);
     const asked = await title(page);
-    await press(page, '.choice', 'Growl');
+    await press(page, '.choice', 'Gritty all round');
     await has(page, 'What could be behind it');
     expect(await title(page)).toBe(asked);
     await picture('look-bad');

@@ -39,12 +39,15 @@ export function JobHead({
         <small>
           Job {booked?.number}
           {visits > 0 ? `, here before: ${visits}` : ''} · {booked?.customer.name} · {booked?.complaint}
+          {open && (
+            <>
+              {' · '}
+              <button type="button" className="btn-plain" onClick={() => setWrong(true)}>
+                Correct the booking
+              </button>
+            </>
+          )}
         </small>
-        {open && (
-          <button type="button" className="btn-plain" onClick={() => setWrong(true)}>
-            Correct the booking
-          </button>
-        )}
         {wrong && <CorrectBooking bench={bench} close={() => setWrong(false)} />}
       </div>
       <div className="fact">

@@ -1,8 +1,21 @@
 import { useState } from 'react';
 
-const ROWS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '−', '0', '.'] as const;
+const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '−', '0', '.'] as const;
+const KEPT = 'jubb-number-pad';
 
-/** Large keys for a figure that is typed with gloves on; folded away until they are wanted, and the device remembers. */
+/** Is the pad wanted on this device, and how to turn it. */
+export function usePad(): readonly [boolean, () => void] {
+  const [open, setOpen] = useState(() => localStorage.getItem(KEPT) === 'open');
+  return [
+    open,
+    () => {
+      localStorage.setItem(KEPT, open ? 'shut' : 'open');
+      setOpen(!open);
+    },
+  ];
+}
+
+/** Large keys for a figure that is typed with gloves on. */
 export function NumberPad({
   value,
   set,
@@ -13,32 +26,19 @@ export function NumberPad({
   /** What the figure is, for who cannot see the field beside it. */
   readonly label: string;
 }): React.JSX.Element {
-  const [open, setOpen] = useState(() => localStorage.getItem(KEPT) === 'open');
-  const turn = (): void => {
-    localStorage.setItem(KEPT, open ? 'shut' : 'open');
-    setOpen(!open);
-  };
   return (
-    <div className="pad">
-      <button type="button" className="btn-line padturn" aria-expanded={open} onClick={turn}>
-        {open ? 'Fold the pad' : 'Number pad'}
+    <div className="padkeys" role="group" aria-label={`Figures for ${label}`}>
+      {KEYS.map((k) => (
+        <button key={k} type="button" className="btn-line" onClick={() => set(pressed(value, k))}>
+          {k}
+        </button>
+      ))}
+      <button type="button" className="btn-line wide" onClick={() => set(value.slice(0, -1))}>
+        Rub out
       </button>
-      {open && (
-        <div className="padkeys" role="group" aria-label={`Figures for ${label}`}>
-          {ROWS.map((k) => (
-            <button key={k} type="button" className="btn-line" onClick={() => set(pressed(value, k))}>
-              {k}
-            </button>
-          ))}
-          <button type="button" className="btn-line wide" onClick={() => set(value.slice(0, -1))}>
-            Rub out
-          </button>
-        </div>
-      )}
     </div>
   );
 }
-const KEPT = 'jubb-number-pad';
 
 /** The text after one key: one point at most, and a sign only in front. */
 export function pressed(text: string, key: string): string {

@@ -1,7 +1,7 @@
 import { parseInUnit, QuantityError, type Dimension, type Quantity } from '@jubb/core/quantities';
 import Form from 'react-bootstrap/Form';
 import InputGroup from 'react-bootstrap/InputGroup';
-import { NumberPad } from './number-pad.tsx';
+import { NumberPad, usePad } from './number-pad.tsx';
 
 /** A figure with its unit standing in the field: a bare number is in that unit, another unit may be typed after it. */
 export function QuantityField({
@@ -19,6 +19,7 @@ export function QuantityField({
   readonly set: (text: string) => void;
   readonly error: string | undefined;
 }): React.JSX.Element {
+  const [pad, turnPad] = usePad();
   return (
     <>
       <Form.Label htmlFor={id}>{label}</Form.Label>
@@ -33,8 +34,17 @@ export function QuantityField({
           style={{ fontSize: 20 }}
         />
         <InputGroup.Text id={`${id}-unit`}>{unit}</InputGroup.Text>
+        <button
+          type="button"
+          className="btn-line padturn"
+          aria-expanded={pad}
+          aria-label="123: number pad"
+          onClick={turnPad}
+        >
+          123
+        </button>
       </InputGroup>
-      <NumberPad value={value} set={set} label={label.toLowerCase()} />
+      {pad && <NumberPad value={value} set={set} label={label.toLowerCase()} />}
       <p id={`${id}-error`} className="field-error" role="alert">
         {error}
       </p>

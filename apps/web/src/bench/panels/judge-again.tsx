@@ -1,6 +1,7 @@
 import { comesUndone, ladderOf } from '@jubb/core/bench';
 import { useState } from 'react';
 import { ReasonField } from '../../fields/reason-field.tsx';
+import { undoneWords } from './prove/way-on.tsx';
 import type { Bench } from '../use-bench.ts';
 
 const READY: readonly string[] = ['A reading was wrong', 'Seen better by now', 'It cannot be set with it'];
@@ -30,7 +31,7 @@ export function JudgeAgain({
     >
       <ReasonField
         id={`again-${part}`}
-        label={`Judge the ${(sheet.parts[part]?.title ?? part).toLowerCase()} again (${undone} ${undone === 1 ? 'step comes' : 'steps come'} undone), because`}
+        label={`Judge the ${(sheet.parts[part]?.title ?? part).toLowerCase()} again (${undoneWords(undone)}), because`}
         value={why}
         set={setWhy}
         ready={READY}

@@ -31,7 +31,7 @@ export function WayOn({
               <b>{s.title}</b> <span className="quiet">{Math.round(s.share * 100)} of 100</span>
               <small className="d-block">
                 {s.why.join('. ')}
-                {undone ? `. ${undone.steps.length} steps come undone` : ''}
+                {undone ? `. ${undoneWords(undone.steps.length)}` : ''}
               </small>
             </div>
             <button
@@ -49,6 +49,10 @@ export function WayOn({
     </section>
   );
 }
+
+/** "1 step comes undone". */
+export const undoneWords = (steps: number): string =>
+  steps === 1 ? '1 step comes undone' : `${steps} steps come undone`;
 
 /** Takes something bad as it is, with the reason that stands in both records. */
 export function TakeSo({ bench, bad }: { readonly bench: Bench; readonly bad: BadThing }): React.JSX.Element {

@@ -143,7 +143,6 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
               <ReckonerLink id={next.asked.id} inputs={next.asked.inputs} />
             </div>
           )}
-          {stuck && <WayOn bench={bench} failed={{ id: setting.id, failedBy: [] }} bad={stuck} />}
           {drawer && <DrawerTable drawer={drawer} chosen={next?.move?.kind === 'pack' ? next.move.pieces : []} />}
           {due && !feel && !connected && (
             <TypedReading
@@ -154,6 +153,11 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
             />
           )}
         </div>
+        {stuck && (
+          <div className="wholerow">
+            <WayOn bench={bench} failed={{ id: setting.id, failedBy: [] }} bad={stuck} />
+          </div>
+        )}
       </div>
       <SetButton
         bench={bench}
