@@ -150,7 +150,9 @@ async function blur(page: Page): Promise<void> {
 export async function doMove(page: Page): Promise<void> {
   const before = await page.$eval('.mid', (e) => e.innerHTML);
   const is = async (selector: string): Promise<boolean> => (await page.$(selector)) !== null;
-  if (await is('.op .tickbox')) {
+  // New parts come out of the shop's own stock, all that are due at once.
+  if (await is('#source-words')) await page.click('.btn-go');
+  else if (await is('.op .tickbox')) {
     for (const tick of await page.$$('.op .choice')) await tick.click();
     await blur(page);
     await page.keyboard.press('Enter');

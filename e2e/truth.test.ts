@@ -131,3 +131,49 @@ describe('a setting that cannot be met', () => {
     await forward(page, job, (s) => s.handedOver !== undefined);
   });
 });
+
+describe('a new part', () => {
+  test('is asked where it comes from before it goes in, and the record says so', async () => {
+    const job = await book(page, 'hub-dolly', ['65.2 mm']);
+    await forward(page, job, () => false, { stock: 'stop' }).catch(() => undefined);
+    await page.goto(`${shop.base}/job/${job}/record`);
+    await has(page, 'Where the new parts came from');
+    await has(page, 'the shop’s own stock: stop');
+  });
+});
+
+describe('a job that is not repaired', () => {
+  test('is returned in its box: a short ladder to the door, a record and a price of its own', async () => {
+    const job = await book(page, 'hub-dolly', ['65.2 mm'], undefined, 30_000);
+    await upTo(job, (o) => o.kind === 'judge');
+    await open(job);
+    await page.keyboard.press('e');
+    await press(page, '.extra [role=radio]', 'in its box');
+    await press(page, '.extra .reason .btn-line', 'The customer does not want it done');
+    await page.type('#end-who', 'Mrs Skerrow, by telephone');
+    await picture('end');
+    await axeClean(page);
+    await press(page, '.extra button[type=submit]', 'End it so');
+    await heard(page, job, (s) => s.end !== undefined);
+    await has(page, 'Returned as it is, in its box');
+    await picture('ended');
+    for (let i = 0; i < 12; i += 1) {
+      if (/Every step is done/.test(await title(page))) break;
+      const before = await title(page);
+      await page.waitForSelector('.btn-go:not(:disabled)');
+      await page.keyboard.press('Enter');
+      await page.waitForFunction((b: string) => document.querySelector('.mid h2')?.textContent !== b, {}, before);
+    }
+    await press(page, '.btn-go', 'Sign off');
+    await press(page, '.btn-go', 'Hand over');
+    await heard(page, job, (s) => s.handedOver !== undefined);
+    const { offer: _offer, bill } = await ask<{ offer: object; bill: { totalMinor: number } }>(
+      page,
+      `jobs/${job}/offer`,
+    );
+    expect(bill.totalMinor).toBeGreaterThan(0);
+    await page.goto(`${shop.base}/job/${job}/record?depth=customer`);
+    await has(page, 'It is not repaired');
+    await axeClean(page);
+  });
+});

@@ -1,8 +1,11 @@
 import { findings, type Finding } from '@jubb/core/sheet';
-import { MOST_OF_A_PART, type Righted } from '@jubb/core/bench';
+import { endKinds, MOST_OF_A_PART, sourceKinds, type EndKind, type Righted, type SourceKind } from '@jubb/core/bench';
 import { Type } from 'class-transformer';
 import {
+  ArrayMaxSize,
+  ArrayMinSize,
   Equals,
+  IsArray,
   IsDefined,
   IsIn,
   IsInt,
@@ -150,9 +153,45 @@ export class JudgeAgainDto extends CommandDto {
   reason: string;
 }
 
+/** Where new parts come from that no order brought. */
+export class SaySourceDto extends CommandDto {
+  declare type: 'say-source';
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(100)
+  @IsString({ each: true })
+  @MaxLength(60, { each: true })
+  parts: string[];
+
+  @IsIn(sourceKinds)
+  from: SourceKind;
+
+  @IsString()
+  @MaxLength(200)
+  words: string;
+}
+
+/** The job ends otherwise than repaired. */
+export class EndOtherwiseDto extends CommandDto {
+  declare type: 'end-otherwise';
+  @IsIn(endKinds)
+  how: EndKind;
+
+  @IsString()
+  @MinLength(1, { message: 'Say why: the customer reads it' })
+  @MaxLength(400)
+  reason: string;
+
+  @IsString()
+  @MaxLength(120)
+  agreedBy: string;
+}
+
 /** The classes of the commands that settle and put right, by their `type`. */
 export const correctionCommandDtos = [
   { name: 'accept-so', value: AcceptSoDto },
   { name: 'correct', value: CorrectDto },
   { name: 'judge-again', value: JudgeAgainDto },
+  { name: 'say-source', value: SaySourceDto },
+  { name: 'end-otherwise', value: EndOtherwiseDto },
 ];

@@ -30,7 +30,9 @@ export function project(pinned: Sheet, state: BenchState): Record<string, unknow
       : move.kind === 'which'
         ? 'Say which one it is'
         : move.kind === 'sign-off'
-          ? 'Sign off'
+          ? state.end
+            ? 'Sign off: not repaired'
+            : 'Sign off'
           : move.kind === 'hand-over'
             ? 'Hand over'
             : 'Handed over';

@@ -283,6 +283,7 @@ export class ShopService {
     if (this.learned?.of === newest) return this.learned.steps;
     const taken = new Map<string, { sheet: number; minutes: number[] }>();
     for (const { sheet, state } of await this.log.loadAll(over)) {
+      if (state.end) continue;
       const times = stepTimes(sheet, state);
       for (const step of ladderOf(sheet, state).all) {
         const minutes = times.minutes[step.id];

@@ -39,6 +39,8 @@ export class QualityController {
     );
     const seen: Seen[] = [];
     for (const { job, sheet, state } of await this.log.loadAll(jobs.filter((j) => j.stage === 'handed-over'))) {
+      // What was not repaired says nothing of how repairs hold.
+      if (state.end) continue;
       const worked = workedMinutes(sheet, state);
       const left = Date.parse(state.handedOver!.at);
       const back = jobs.some((j) => {

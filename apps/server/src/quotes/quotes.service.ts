@@ -51,7 +51,8 @@ export class QuotesService {
     const done = await this.db
       .getRepository(Job)
       .find({ where: { sheet, stage: 'handed-over' }, order: { number: 'DESC' }, take: LOOKED_AT });
-    return learnTime((await this.log.loadAll(done)).map(({ sheet: s, state }) => workedMinutes(s, state)));
+    const repaired = (await this.log.loadAll(done)).filter(({ state }) => !state.end);
+    return learnTime(repaired.map(({ sheet: s, state }) => workedMinutes(s, state)));
   }
 
   /** Makes a quote of what is offered now, under the next version. */

@@ -163,7 +163,12 @@ function workshop(r: JobRecord): Content[] {
         (l) => `${l.test} failed: back to ${l.suspect}, ${day(l.at)}. ${l.why.join('. ')}`,
       ),
     ),
+    ...list('Not repaired', r.truth?.end ? [`${r.truth.end.title}: ${r.truth.end.reason}`] : []),
     ...list('Bad, and what became of it', (r.truth?.bad ?? []).map(badLine)),
+    ...list(
+      'Where the new parts came from',
+      (r.truth?.sources ?? []).map((s) => `${s.title}: ${s.from}`),
+    ),
     ...list(
       'Put right',
       (r.truth?.corrections ?? []).map(

@@ -1,5 +1,5 @@
 import type { MeView } from '@jubb/contract';
-import { holdWords, lowerFirst, nextMove, opTitle, sideWords, wayBackOf } from '@jubb/core/bench';
+import { END_TITLES, holdWords, lowerFirst, nextMove, opTitle, sideWords, wayBackOf } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -28,6 +28,7 @@ const FOOT: readonly (readonly [Extra, string, string])[] = [
   ['note', 'Note', 'n'],
   ['add', 'Mark', 'm'],
   ['photo', 'Photo', 'c'],
+  ['end', 'End', 'e'],
 ];
 
 /** A job at its bench: the ladder, the move, and what is true now. */
@@ -56,6 +57,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
     n: () => toggle('note'),
     m: () => toggle('add'),
     c: () => toggle('photo'),
+    e: () => toggle('end'),
     v: () => setSpeaks(!speaks),
   });
   if (!bench)
@@ -103,6 +105,12 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
                   </button>
                 </div>
               ))}
+          {state.end && (
+            <div className="past" role="note">
+              <b>{END_TITLES[state.end.how]}.</b> {state.end.reason}
+              {state.end.agreedBy && `, ${state.end.agreedBy}`}
+            </div>
+          )}
           {back && (
             <div className="past" role="note">
               <b>Back for: {lowerFirst(back.suspect)}</b> {back.test}, {back.says}

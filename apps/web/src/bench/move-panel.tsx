@@ -14,12 +14,15 @@ import { StandPanel } from './panels/prove/stand-panel.tsx';
 import { ReadingPanel } from './panels/reading-panel.tsx';
 import { ReworkPanel } from './panels/rework-panel.tsx';
 import { SetPanel } from './panels/set/set-panel.tsx';
+import { asksSource, SourcePanel } from './panels/source-panel.tsx';
 import { StackPanel } from './panels/stack-panel.tsx';
 import { TightenPanel } from './panels/tighten/tighten-panel.tsx';
 import { WaitPanel } from './panels/wait-panel.tsx';
 
 /** The panel of an operation, by its kind. */
 export function MovePanel(props: PanelProps): React.JSX.Element {
+  const part = asksSource(props.bench, props.op);
+  if (part !== undefined) return <SourcePanel bench={props.bench} part={part} />;
   if (goesHome(props.bench, props.op) && !('minutes' in props.op && props.op.minutes !== undefined))
     return <HomePanel {...props} />;
   switch (props.op.kind) {

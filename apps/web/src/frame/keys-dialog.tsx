@@ -8,6 +8,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['n', 'a note, or a timer'],
   ['m', 'a mark, an aid or a lead of your own'],
   ['c', 'a picture from the camera'],
+  ['e', 'the job ends otherwise than repaired'],
   ['↑ ↓', 'move along the ladder'],
   ['+ −', 'count'],
   ['u', 'take back the last entry'],

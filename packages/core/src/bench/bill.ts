@@ -22,7 +22,7 @@ export interface Bill {
 export function billOf(sheet: Sheet, state: BenchState, money: MoneySettings): Bill {
   const lines = Object.values(state.partLines).filter((l) => l.status !== 'cancelled');
   const ordered = lines.reduce((sum, l) => sum + (l.priceMinor ?? 0) * l.count, 0);
-  const agreed = agreedOption(state);
+  const agreed = state.end ? undefined : agreedOption(state);
   if (agreed) {
     const work = agreed.lines.filter((l) => l.kind === 'hours').reduce((sum, l) => sum + l.sumMinor, 0);
     const quoted = agreed.netMinor - work;
@@ -36,7 +36,9 @@ export function billOf(sheet: Sheet, state: BenchState, money: MoneySettings): B
   }
   const covered = new Set(lines.flatMap((l) => l.parts));
   const needed = Object.values(sheet.parts)
-    .filter((p) => !covered.has(p.id) && goesBackNew(sheet, state, p.id))
+    .filter(
+      (p) => !covered.has(p.id) && (state.end ? state.renewed[p.id] !== undefined : goesBackNew(sheet, state, p.id)),
+    )
     .reduce((sum, p) => sum + (p.priceMinor ?? 0) * p.count, 0);
   const minutes = ladderOf(sheet, state).all.reduce((sum, s) => sum + s.minutes, 0);
   const partsMinor = ordered + needed;

@@ -42,6 +42,9 @@ export interface Blocker {
   readonly bad?: string;
 }
 
+/** What stands in the way of any end: of one that is no repair only this, and its own short ladder. */
+const AT_ANY_END: ReadonlySet<BlockerCode> = new Set(['aid-in', 'parked', 'on-hold', 'step-open']);
+
 /** Everything that must be settled before sign-off, the dangerous first. */
 export function blockers(pinned: Sheet, state: BenchState): readonly Blocker[] {
   const sheet = jobSheet(pinned, state);
@@ -195,7 +198,7 @@ export function blockers(pinned: Sheet, state: BenchState): readonly Blocker[] {
     });
   if (sheet.variants.length > 0 && state.variant === undefined)
     out.push({ code: 'variant-open', says: 'The variant is not known', clears: 'Measure and say which' });
-  return out;
+  return state.end ? out.filter((b) => AT_ANY_END.has(b.code)) : out;
 }
 
 function titleOfStep(sheet: Sheet, id: string): string {

@@ -2,12 +2,14 @@ import type { AcceptSo } from './bad/events.ts';
 import type { Correct, JudgeAgain } from './corrections/events.ts';
 import type { Quantity } from '../quantities/index.ts';
 import type { Finding } from '../sheet/index.ts';
+import type { EndOtherwise } from './ends/events.ts';
 import type { EventPayloads, HoldReason, HowRead, InstrumentFacts, Person } from './events.ts';
 import type { OrderedLine } from './parts-events.ts';
 import type { MoneySettings } from './money.ts';
 import type { Run } from './proving/run.ts';
 import type { PullCommand } from './pull-commands.ts';
 import type { QuotePayloads } from './quote-events.ts';
+import type { SaySource } from './sources/events.ts';
 import type { StripCommand } from './strip-commands.ts';
 
 /** What a person asks for, by type. `op` is the id of an operation of the sheet. */
@@ -69,6 +71,8 @@ export type Command =
   /** Puts right what was said. */
   | Correct
   | JudgeAgain
+  | SaySource
+  | EndOtherwise
   /** Ids of lines are made of the command's, so that asking again orders nothing twice. */
   | { readonly type: 'order-parts'; readonly lines: readonly Omit<OrderedLine, 'line'>[] }
   | { readonly type: 'arrive-part'; readonly line: string; readonly missing: readonly string[] }

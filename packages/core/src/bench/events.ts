@@ -4,6 +4,7 @@ import type { Finding, SideName } from '../sheet/index.ts';
 import type { Verdict } from '../reckoners/index.ts';
 import type { BadPayloads } from './bad/events.ts';
 import type { CorrectionPayloads } from './corrections/events.ts';
+import type { EndPayloads } from './ends/events.ts';
 import type { JudgePayloads } from './judge-events.ts';
 import type { MeasureOutcome } from './measuring/figures.ts';
 import type { PartsPayloads } from './parts-events.ts';
@@ -11,6 +12,7 @@ import type { ProvePayloads } from './prove-events.ts';
 import type { Proof } from './proving/run.ts';
 import type { PullPayloads } from './pull-events.ts';
 import type { QuotePayloads } from './quote-events.ts';
+import type { SourcePayloads } from './sources/events.ts';
 import type { StripPayloads } from './strip-events.ts';
 
 /** Whose hands. */
@@ -56,7 +58,9 @@ export interface EventPayloads
     PullPayloads,
     ProvePayloads,
     BadPayloads,
-    CorrectionPayloads {
+    CorrectionPayloads,
+    SourcePayloads,
+    EndPayloads {
   'job-booked': {
     readonly number: number;
     readonly customer: { readonly id: string; readonly name: string };

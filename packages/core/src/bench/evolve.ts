@@ -113,6 +113,13 @@ export function apply(state: BenchState, event: JobEvent): BenchState {
     }
     case 'part-binned':
       return usedUp(state, event.payload.part);
+    case 'ended-otherwise':
+      return { ...state, end: { ...event.payload, ...stamp } };
+    case 'part-sourced': {
+      const { parts, from, words } = event.payload;
+      const said = Object.fromEntries(parts.map((p) => [p, { from, words, ...stamp }]));
+      return { ...state, sources: { ...state.sources, ...said } };
+    }
     case 'accepted-so': {
       const { key, op, reason } = event.payload;
       return {

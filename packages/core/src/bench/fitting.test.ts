@@ -130,11 +130,13 @@ describe('pressed', () => {
   test('a force past the tightest fit wants a reason', () => {
     const { bench, op } = at('gearbox-four', 'press', 'main-bearing');
     bench.do(read(op, parseQuantity('60 kN', 'force')));
+    bench.do({ type: 'say-source', parts: ['main-bearing'], from: 'stock', words: '' });
     expect(bench.refused({ type: 'complete', op }).says).toMatch(/askew/);
     bench.do({ type: 'complete', op, reason: 'Gauge of the press reads in another unit' });
   });
   test('what tells that it is home is ticked, and kept', () => {
     const { bench, op } = at('hub-dolly', 'press', 'cups');
+    bench.do({ type: 'say-source', parts: ['cups'], from: 'stock', words: '' });
     expect(bench.refused({ type: 'complete', op }).says).toMatch(/hammer note/);
     bench.do({ type: 'complete', op, ticks: ['check'] });
     const fitted = bench.events.findLast((e) => e.type === 'part-fitted');

@@ -1,3 +1,7 @@
+export { sourceKinds, type SourceKind } from './sources/events.ts';
+export { sourceOf, unsourced, SOURCE_WORDS } from './sources/source-of.ts';
+export { endKinds, type EndKind } from './ends/events.ts';
+export { END_STATEMENTS, END_TITLES } from './ends/words.ts';
 export { badThings, openBad, type BadThing } from './bad/bad-things.ts';
 export { badLine } from './bad/words.ts';
 export type { TruthRecord } from './truth-record.ts';

@@ -31,7 +31,8 @@ export function ledBack(state: BenchState, payload: EventPayloads['led-back'], s
 
 /** What came for a part is used up: the list asks for another. */
 export function usedUp(state: BenchState, part: string): BenchState {
-  const next = { ...state, binned: { ...state.binned, [part]: (state.binned[part] ?? 0) + 1 } };
+  const { [part]: _gone, ...sources } = state.sources;
+  const next = { ...state, sources, binned: { ...state.binned, [part]: (state.binned[part] ?? 0) + 1 } };
   const line = Object.values(state.partLines).findLast(
     (l) => l.status === 'arrived' && l.parts.includes(part) && !l.missing.includes(part),
   );

@@ -1,5 +1,6 @@
 import { mapValues, unreachable } from '../records.ts';
 import { assumedWindow, type Joint, type Op, type OpBody, type Part, type Sheet, type Step } from '../sheet/index.ts';
+import { withEnd } from './ends/short-ladder.ts';
 import type { BenchState } from './state.ts';
 import type { OwnThing } from './strip-events.ts';
 
@@ -28,9 +29,19 @@ export function jobSheet(sheet: Sheet, state: BenchState): Sheet {
 
 function derive(pinned: Sheet, state: BenchState): Sheet {
   const units = Object.entries(state.units).map(([j, u]) => [j, u.unit] as const);
-  if (state.own.length + units.length + Object.keys(state.counts).length + Object.keys(state.orders).length === 0)
+  if (
+    !state.end &&
+    state.own.length + units.length + Object.keys(state.counts).length + Object.keys(state.orders).length === 0
+  )
     return pinned;
-  const key = JSON.stringify([state.own, units, state.counts, state.orders]);
+  const key = JSON.stringify([
+    state.end?.seq,
+    state.end && Object.keys(state.done).sort(),
+    state.own,
+    units,
+    state.counts,
+    state.orders,
+  ]);
   let kept = derived.get(pinned);
   if (!kept) derived.set(pinned, (kept = new Map<string, Sheet>()));
   const known = kept.get(key);
@@ -41,6 +52,7 @@ function derive(pinned: Sheet, state: BenchState): Sheet {
     joints: mapValues(pinned.joints, (j) => knownJoint(j, pinned, state)),
   };
   for (const own of state.own) now = withOwn(now, own);
+  now = withEnd(now, state);
   if (kept.size >= KEPT) kept.clear();
   kept.set(key, now);
   pinnedOf.set(now, pinned);

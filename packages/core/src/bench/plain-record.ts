@@ -1,5 +1,6 @@
 import { lowerFirst } from './wording.ts';
 import { formatQuantity } from '../quantities/index.ts';
+import { SOURCE_WORDS } from './sources/source-of.ts';
 import { badLine } from './bad/words.ts';
 import type { JobRecord } from './record.ts';
 
@@ -20,13 +21,16 @@ export interface PlainRecord {
 /** The same facts as the full record, without workings: plain sentences, the figures that matter. */
 export function plainRecord(r: JobRecord): PlainRecord {
   const findings = r.findings.filter((f) => f.finding !== 'reuse');
-  const words = {
-    dress: 'dressed',
-    renew: 'renewed',
-    watch: 'left in, to be watched',
-    scrap: 'scrapped',
-    reuse: 'used again',
-  };
+  // Of a job that was not repaired a finding says what was found, not what was done about it.
+  const words = r.truth.end
+    ? { dress: 'marked', renew: 'worn out', watch: 'to be watched', scrap: 'cannot be used again', reuse: 'good' }
+    : {
+        dress: 'dressed',
+        renew: 'renewed',
+        watch: 'left in, to be watched',
+        scrap: 'scrapped',
+        reuse: 'used again',
+      };
   return {
     title: `${r.unit.title}, serial ${r.unit.serial}`,
     found: [
@@ -35,16 +39,21 @@ export function plainRecord(r: JobRecord): PlainRecord {
       ...r.truth.bad.filter((b) => b.settled?.how !== 'accepted').map(badLine),
     ],
     done: [
+      ...(r.truth.end ? [`${r.truth.end.title}: ${r.truth.end.reason}. It is not repaired`] : []),
       ...r.settings.flatMap((s) => (s.confirmed ? [`${s.title} set to ${formatQuantity(s.confirmed.value, 3)}`] : [])),
       ...(r.joints.length > 0
         ? [
             `${r.joints.length === 1 ? '1 joint tightened to its' : `${r.joints.length} joints tightened to their`} figures, every fastener recorded`,
           ]
         : []),
-      ...r.methods.map((m) => `${m.ask} ${m.choice}`),
+      ...(r.truth.end ? [] : r.methods.map((m) => `${m.ask} ${m.choice}`)),
       ...r.proving.ledBack.map((l) => `${l.test} failed once; gone back to the ${lowerFirst(l.suspect)}`),
     ],
-    renewed: r.renewed.map((p) => (p.count > 1 ? `${p.count} × ${p.title}` : p.title)),
+    renewed: r.renewed.map((p) => {
+      const words = p.count > 1 ? `${p.count} × ${p.title}` : p.title;
+      const own = r.truth.sources.some((s) => s.title === p.title && s.from.startsWith(SOURCE_WORDS.customer));
+      return own ? `${words}, your own` : words;
+    }),
     proved: [
       ...r.proving.tests
         .filter((t) => t.moment === 'now')

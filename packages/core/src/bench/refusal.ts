@@ -13,6 +13,7 @@ export type RefusalCode =
   | 'wrong-kind'
   | 'wrong-instrument'
   | 'not-here'
+  | 'no-source'
   | 'not-complete'
   | 'wrong-bolt'
   | 'unanswered-pull'

@@ -5,6 +5,7 @@ import type { InstrumentFacts } from './events.ts';
 import type { WrenchRig } from './pull-events.ts';
 import { heatWindow } from './fitting.ts';
 import { nextMove } from './moves.ts';
+import { unsourced } from './sources/source-of.ts';
 import { openBad, type BadThing } from './bad/bad-things.ts';
 import { opTitle } from './wording.ts';
 import { depthsRead, nextTry, schoolOf, settingBand } from './setting/index.ts';
@@ -35,6 +36,8 @@ export interface RehearsalFigures {
   readonly counts?: (part: string) => number | 'later' | undefined;
   /** What is noted as a part comes off. */
   readonly note?: (part: string) => string | undefined;
+  /** Where in the shop new parts lie that nobody ordered. */
+  readonly stock?: string;
   /** Why what is bad is taken so; left out, a bad look is looked at again and good, and a bad reading is nothing to go on from. */
   readonly takenSo?: string;
   /** Why waits are cut short; left out, they are waited for (the one who rehearses moves the clock on). */
@@ -155,8 +158,12 @@ export function rehearse(
     }
     case 'place':
     case 'press':
-    case 'seal':
+    case 'seal': {
+      const due = op.part === undefined ? [] : unsourced(sheet, state);
+      if (op.part !== undefined && due.includes(op.part))
+        return { type: 'say-source', parts: due, from: 'stock', words: figures.stock ?? '' };
       return { type: 'complete', op: op.id, ...(op.check === undefined ? {} : { ticks: ['check'] }) };
+    }
     case 'bleed':
       return { type: 'complete', op: op.id, ...(op.strokes === undefined ? {} : { strokes: op.strokes }) };
     case 'inspect':

@@ -1,6 +1,7 @@
 import type { BetweenKind, Finding } from '../sheet/index.ts';
 import type { OrderedLine } from './parts-events.ts';
 import type { PullAnswer } from './pull-events.ts';
+import type { SourceKind } from './sources/events.ts';
 import type { Adjustment, OwnThing } from './strip-events.ts';
 import type { EventPayloads, HoldReason, JobEvent, Person, ReadingResult } from './events.ts';
 
@@ -138,6 +139,8 @@ export interface BenchState {
   /** Part id → why it is left as it is, to be looked at next time. */
   readonly deferrals: Readonly<Record<string, EventPayloads['deferral-made'] & Stamp>>;
   /** Order lines by their id. */
+  /** Part id → where the new one comes from, where no order brought it. */
+  readonly sources: Readonly<Record<string, { readonly from: SourceKind; readonly words: string } & Stamp>>;
   readonly partLines: Readonly<Record<string, PartLineState>>;
   readonly quotes: readonly QuoteState[];
   readonly lessons: readonly (EventPayloads['lesson-filed'] & Stamp)[];
@@ -165,6 +168,8 @@ export interface BenchState {
   readonly settings: Readonly<Record<string, SettingState>>;
   readonly holds: readonly Hold[];
   readonly place?: string;
+  /** Set once the job ends otherwise than repaired. */
+  readonly end?: EventPayloads['ended-otherwise'] & Stamp;
   readonly checked?: Stamp;
   readonly signed?: Stamp;
   readonly handedOver?: Stamp & { readonly to: string; readonly note?: string };
@@ -200,6 +205,7 @@ export function emptyBench(job: string): BenchState {
     own: [],
     units: {},
     notes: [],
+    sources: {},
     partLines: {},
     quotes: [],
     causes: {},

@@ -2,13 +2,14 @@ import type { FloorView } from '@jubb/contract';
 import { useEffect, useRef } from 'react';
 import type { Bench } from '../use-bench.ts';
 import { AddForm } from './add-form.tsx';
+import { EndForm } from './end-form.tsx';
 import { NoteForm } from './note-form.tsx';
 import { PhotoForm } from './photo-form.tsx';
 import { SurpriseForm } from './surprise-form.tsx';
 import { WaitForm } from './wait-form.tsx';
 
 /** What can be put on record at any time, beside the move. */
-export type Extra = 'surprise' | 'note' | 'add' | 'photo' | 'wait';
+export type Extra = 'surprise' | 'note' | 'add' | 'photo' | 'wait' | 'end';
 
 export function Extras({
   kind,
@@ -31,6 +32,7 @@ export function Extras({
       {kind === 'note' && <NoteForm bench={bench} close={close} />}
       {kind === 'add' && <AddForm bench={bench} close={close} />}
       {kind === 'photo' && <PhotoForm bench={bench} close={close} />}
+      {kind === 'end' && <EndForm bench={bench} close={close} />}
       {kind === 'wait' && <WaitForm bench={bench} floor={floor} close={close} />}
     </div>
   );

@@ -1,4 +1,4 @@
-import { blockers, openBad, type Blocker } from '@jubb/core/bench';
+import { blockers, END_STATEMENTS, openBad, type Blocker } from '@jubb/core/bench';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
@@ -58,7 +58,9 @@ export function ClosePanel({
         <h2>Every step is done</h2>
         <p className="lines mt-2">
           {left.length === 0
-            ? 'Aids are out, parts are back, every pull is recorded. Sign it, and its record is sealed.'
+            ? bench.state.end
+              ? END_STATEMENTS[bench.state.end.how]
+              : 'Aids are out, parts are back, every pull is recorded. Sign it, and its record is sealed.'
             : 'Something still stands in the way.'}
         </p>
         {left.length > 0 && (

@@ -1,5 +1,6 @@
 import { formatBand, formatQuantity, type Quantity } from '../../quantities/index.ts';
 import { mendsPart, type Finding, type Op, type OpOf, type Setting, type Sheet, type Test } from '../../sheet/index.ts';
+import { END_TITLES } from '../ends/words.ts';
 import { readingWords } from '../measuring/advice.ts';
 import { measureOutcome } from '../measuring/figures.ts';
 import { placesRead } from '../measuring/places.ts';
@@ -40,7 +41,8 @@ export interface BadThing {
  */
 export function badThings(pinned: Sheet, state: BenchState): readonly BadThing[] {
   const sheet = jobSheet(pinned, state);
-  return [
+  const { end } = state;
+  const all = [
     ...Object.keys(sheet.tests).flatMap((id) => badTest(sheet.tests[id]!, state)),
     ...Object.keys(sheet.settings).flatMap((id) => badSetting(sheet.settings[id]!, state)),
     ...Object.keys(sheet.looks).flatMap((id) => badLook(sheet, state, id)),
@@ -48,6 +50,10 @@ export function badThings(pinned: Sheet, state: BenchState): readonly BadThing[]
     ...badPulls(sheet, state),
     ...badFits(sheet, state),
   ];
+  // A unit that is not repaired goes back with what is bad about it.
+  if (!end) return all;
+  const words = `${lowerFirst(END_TITLES[end.how])}: ${end.reason}`;
+  return all.map((b) => (b.settled ? b : { ...b, settled: { how: 'accepted' as const, words, by: stampOf(end) } }));
 }
 
 /** What is bad, is not how the unit came in, and is neither cured nor accepted. */
@@ -236,6 +242,8 @@ const DONE_ABOUT_IT: Readonly<Record<Finding, string>> = {
  */
 function ofFinding(sheet: Sheet, state: BenchState, part: string, read: Stamp): Pick<BadThing, 'settled'> {
   const note = state.findingNotes[part];
+  // Judged to be renewed, and never renewed: the job ended before.
+  if (state.end && !state.renewed[part]) return {};
   if (!note) return sheet.parts[part]?.renew === 'always' ? { settled: { how: 'cured', words: 'always renewed' } } : {};
   if (mendsPart.has(note.finding))
     return { settled: { how: 'cured', words: DONE_ABOUT_IT[note.finding], by: stampOf(note) } };

@@ -2,6 +2,7 @@ import type { Sheet } from '../../sheet/index.ts';
 import { blockers } from '../blockers.ts';
 import type { Command } from '../commands.ts';
 import type { EventType, Person } from '../events.ts';
+import { END_STATEMENTS } from '../ends/words.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import { eventsOf, type BenchState } from '../state.ts';
 
@@ -21,7 +22,11 @@ export function decideSignOff(state: BenchState, sheet: Sheet, who: Person): Dec
     return refuse('same-person', `${who.name} looked it over as the second person`, 'Who built it signs it');
   return accept({
     type: 'signed-off',
-    payload: { statement: 'Built, set and tightened as recorded; every aid is out and every part is accounted for.' },
+    payload: {
+      statement: state.end
+        ? END_STATEMENTS[state.end.how]
+        : 'Built, set and tightened as recorded; every aid is out and every part is accounted for.',
+    },
   });
 }
 

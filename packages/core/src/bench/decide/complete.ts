@@ -14,6 +14,7 @@ import { timerOf } from '../timers.ts';
 import { readingsOf } from '../readings-of.ts';
 import { acceptedSo } from '../bad/decide.ts';
 import { openBad } from '../bad/bad-things.ts';
+import { noSource } from '../sources/decide.ts';
 import { reach } from './reach.ts';
 import { decideTakeOff } from './take-off.ts';
 import { decideEndTimer } from './waits.ts';
@@ -73,6 +74,8 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
       const part = op.part ?? op.what;
       const missing = notHere(sheet, state, part);
       if (missing) return refuse('not-here', missing, 'Take it in at Parts first, or note what is fitted instead');
+      const source = goesBackNew(sheet, state, part) ? noSource(sheet, state, part) : undefined;
+      if (source) return source;
       if (op.kind === 'press') {
         const read = readingsOf(state, op.id).at(-1);
         if (read?.result?.verdict === 'outside' && !command.reason?.trim())

@@ -29,6 +29,8 @@ import { billOf } from '../bill.ts';
 import { agreedMinor } from '../money.ts';
 import { decideAcceptSo } from '../bad/decide.ts';
 import { decideCorrect, decideJudgeAgain } from '../corrections/decide.ts';
+import { decideEndOtherwise } from '../ends/decide.ts';
+import { decideSaySource } from '../sources/decide.ts';
 import { jobSheet } from '../own.ts';
 
 export type Outcome =
@@ -69,7 +71,7 @@ export function decide(state: BenchState, sheet: Sheet, envelope: CommandEnvelop
 /** What may be asked for while the unit stands on the shelf. */
 const whileParked: ReadonlySet<Command['type']> = new Set([
   'resume', 'move', 'move-promise', 'hold', 'clear-hold', 'note', 'add-photo', 'start-timer', 'end-timer', 'prepare', 'take-back',
-  'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote',
+  'say-source', 'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote',
 ]); // prettier-ignore
 
 function choose(
@@ -142,6 +144,10 @@ function choose(
       return decideAcceptSo(state, sheet, command);
     case 'correct':
       return decideCorrect(state, sheet, command);
+    case 'end-otherwise':
+      return decideEndOtherwise(state, command);
+    case 'say-source':
+      return decideSaySource(state, sheet, command);
     case 'judge-again':
       return decideJudgeAgain(state, sheet, command);
     case 'hold':
@@ -211,7 +217,7 @@ function pastTheAgreedSum(
 ): Decision | undefined {
   const agreed = agreedMinor(state);
   const costs = command.type === 'order-parts' || ('op' in command && command.op?.startsWith('build/'));
-  if (agreed === undefined || !money || !costs) return undefined;
+  if (agreed === undefined || !money || !costs || state.end) return undefined;
   const { totalMinor } = billOf(sheet, state, money);
   if (totalMinor <= agreed) return undefined;
   const sum = (minor: number): string => (minor / 100).toFixed(2);

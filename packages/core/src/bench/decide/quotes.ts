@@ -1,5 +1,6 @@
 import type { Command } from '../commands.ts';
 import type { NewEvent } from '../events.ts';
+import { endEvents } from '../ends/decide.ts';
 import { answerHows, quoteAnswers } from '../quote-events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
@@ -58,6 +59,18 @@ export function decideAnswerQuote(state: BenchState, command: Of<'answer-quote'>
   const waits = state.holds.filter((h) => !h.cleared && h.why === 'yes');
   for (const h of waits)
     events.push({ type: 'hold-cleared', payload: { hold: h.id, note: `${answer.answer}, ${who} ${answer.how}` } });
+  // Left as it is: the bench wants no more than to bring it to the door.
+  if (option?.id === 'leave' && answer.answer !== 'no')
+    events.push(
+      ...endEvents(
+        { ...state, holds: [] },
+        {
+          how: 'returned-built',
+          reason: `Quote ${quote.version}: leave it as it is`,
+          agreedBy: who,
+        },
+      ),
+    );
   if (answer.answer === 'no')
     events.push({
       type: 'held',

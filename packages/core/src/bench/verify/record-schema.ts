@@ -99,7 +99,7 @@ export const recordSchema = {
         joints: listOf({ type: 'object', required: ['title', 'thread', 'stages', 'setAside'] }),
         truth: {
           type: 'object',
-          required: ['bad', 'corrections'],
+          required: ['bad', 'sources', 'corrections'],
           properties: {
             bad: listOf({
               type: 'object',
@@ -115,6 +115,12 @@ export const recordSchema = {
                   properties: { how: { enum: ['cured', 'accepted', 'came-so'] }, words: text, by: stamped({}) },
                 },
               },
+            }),
+            end: stamped({ how: text, title: text, reason: text, agreedBy: text }, ['how', 'reason']),
+            sources: listOf({
+              type: 'object',
+              required: ['part', 'title', 'from'],
+              properties: { part: text, title: text, from: text },
             }),
             corrections: listOf(
               stamped({ what: text, of: { type: 'integer' }, title: text, before: text, now: text, reason: text }, [

@@ -143,7 +143,9 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
               <ReckonerLink id={next.asked.id} inputs={next.asked.inputs} />
             </div>
           )}
-          {drawer && <DrawerTable drawer={drawer} chosen={next?.move?.kind === 'pack' ? next.move.pieces : []} />}
+          {drawer && !stuck && (
+            <DrawerTable drawer={drawer} chosen={next?.move?.kind === 'pack' ? next.move.pieces : []} />
+          )}
           {due && !feel && !connected && (
             <TypedReading
               dimension={due.depth ? 'length' : due.setting.pull ? 'force' : due.setting.dimension}
