@@ -50,15 +50,22 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   useWakeLock();
   const toggle = (e: Extra): void => setExtra(extra === e ? undefined : e);
   useKeys({
-    w: () => setWorking(!working),
-    h: () => toggle('wait'),
-    u: () => takeBack(bench),
-    s: () => toggle('surprise'),
-    n: () => toggle('note'),
-    m: () => toggle('add'),
-    c: () => toggle('photo'),
-    e: () => toggle('end'),
-    v: () => setSpeaks(!speaks),
+    working: () => setWorking(!working),
+    wait: () => toggle('wait'),
+    takeBack: () => takeBack(bench),
+    surprise: () => toggle('surprise'),
+    note: () => toggle('note'),
+    mark: () => toggle('add'),
+    photo: () => toggle('photo'),
+    end: () => toggle('end'),
+    voice: () => setSpeaks(!speaks),
+    close:
+      extra || peek !== undefined
+        ? () => {
+            setExtra(undefined);
+            setPeek(undefined);
+          }
+        : undefined,
   });
   if (!bench)
     return (

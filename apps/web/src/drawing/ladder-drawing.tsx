@@ -56,7 +56,7 @@ export function LadderDrawing({
     const to = ladder.all[Math.min(ladder.all.length - 1, Math.max(0, at + by))];
     peek?.(to?.id === now?.id ? undefined : to?.id);
   };
-  useKeys({ ArrowDown: () => step(1), ArrowUp: () => step(-1) });
+  useKeys({ down: () => step(1), up: () => step(-1) });
 
   const dy = Math.max(LEAST, Math.min(MOST, ROOM / Math.max(1, rows.length)));
   const rowOf = (rung: string): number => rows.findIndex((r) => r.rungs.includes(rung));

@@ -29,7 +29,7 @@ export default function FloorScreen(): React.JSX.Element {
   const [refused, setRefused] = useState<string>();
   const [all, setAll] = useState(false);
   const now = useNow(TICK_MS);
-  useKeys({ b: () => void navigate('/book'), f: () => document.getElementById('filter')?.focus() });
+  useKeys({ book: () => void navigate('/book'), filter: () => document.getElementById('filter')?.focus() });
   if (!floor.data)
     return (
       <main className="empty">

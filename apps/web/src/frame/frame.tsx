@@ -29,7 +29,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const { pathname } = useLocation();
   // The Reckoner finds its own with the same key.
   const find = pathname.startsWith('/reckoner') ? undefined : () => setFinding(true);
-  useKeys({ '?': () => showKeys(true), t: turnTheme, r: () => void navigate('/reckoner'), '/': find });
+  useKeys({ keys: () => showKeys(true), theme: turnTheme, reckoner: () => void navigate('/reckoner'), find });
 
   useEffect(() => {
     // The week is planned anew when what it is planned from is another; while a job goes on, not at every step of it.

@@ -1,4 +1,6 @@
 import { useEffect } from 'react';
+import { charactersAct } from './key-table.ts';
+import { fieldMeant } from './keys.ts';
 
 /** A foot pedal is a keyboard that sends one key. Each of these presses the wide button, whatever key stands on it. */
 const PEDAL = new Set(['PageDown', 'F13', 'MediaPlayPause']);
@@ -23,7 +25,9 @@ export function useBusyHands(): void {
         return;
       }
       const digit = Number(e.key);
-      if (!Number.isInteger(digit) || digit < 1 || typing(e.target)) return;
+      if (!Number.isInteger(digit) || digit < 1 || typing(e.target) || !charactersAct()) return;
+      // Right after a press beside a text field a figure is the beginning of words.
+      if (e.target instanceof HTMLElement && fieldMeant(e.target) !== undefined) return;
       const choices = document.querySelectorAll<HTMLButtonElement>(
         '.op .choice:not(:disabled), .op .answers button:not(:disabled)',
       );

@@ -1,31 +1,18 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { charactersAct, KEY_TABLE, keyName, setCharactersAct, type KeyPlace } from './key-table.ts';
 
-const KEYS: readonly (readonly [string, string])[] = [
-  ['Enter', 'complete what the wide button says'],
-  ['space', 'take the reading, pull'],
-  ['h', 'park or hold: what does it wait for'],
-  ['s', 'a surprise: not as the sheet says'],
-  ['n', 'a note, or a timer'],
-  ['m', 'a mark, an aid or a lead of your own'],
-  ['c', 'a picture from the camera'],
-  ['e', 'the job ends otherwise than repaired'],
-  ['↑ ↓', 'move along the ladder'],
-  ['+ −', 'count'],
-  ['u', 'take back the last entry'],
-  ['w', 'show or fold the working'],
-  ['1 – 9', 'the choice of that number'],
-  ['Page Down', 'what a foot pedal sends: the wide button'],
-  ['v', 'the bench speaks, or is silent'],
-  ['b', 'book in a unit (on the Floor)'],
-  ['r', 'the Reckoner'],
-  ['t', 'the night bench, or the day’s'],
-  ['/', 'find anything'],
-  ['?', 'these keys'],
+const PLACES: readonly (readonly [KeyPlace, string])[] = [
+  ['everywhere', 'Everywhere'],
+  ['bench', 'At the bench'],
+  ['floor', 'On the Floor'],
+  ['plan', 'On the Plan'],
 ];
 
-/** Every key in one place; Escape closes it. */
+/** Every key in one place, out of the table that they act by; Escape closes it. */
 export function KeysDialog({ open, close }: { readonly open: boolean; readonly close: () => void }): React.JSX.Element {
   const dialog = useRef<HTMLDialogElement>(null);
+  const [act, setAct] = useState(charactersAct);
   useEffect(() => {
     if (open) dialog.current?.showModal();
     else dialog.current?.close();
@@ -33,16 +20,35 @@ export function KeysDialog({ open, close }: { readonly open: boolean; readonly c
   return (
     <dialog ref={dialog} className="keys" aria-label="Keys" onClose={close}>
       <h2>Keys</h2>
-      <dl>
-        {KEYS.map(([key, does]) => (
-          <div key={key}>
-            <dt>
-              <kbd>{key}</kbd>
-            </dt>
-            <dd>{does}</dd>
-          </div>
+      <div className="keycols">
+        {PLACES.map(([place, title]) => (
+          <section key={place}>
+            <h3>{title}</h3>
+            <dl>
+              {Object.entries(KEY_TABLE)
+                .filter(([, k]) => k.at === place)
+                .map(([name, { key, does }]) => (
+                  <div key={name}>
+                    <dt>
+                      <kbd>{keyName(key)}</kbd>
+                    </dt>
+                    <dd>{does}</dd>
+                  </div>
+                ))}
+            </dl>
+          </section>
         ))}
-      </dl>
+      </div>
+      <Form.Check
+        type="switch"
+        id="single-keys"
+        label="Single letters act. Off: only Enter, space, Escape, the arrows and a pedal do"
+        checked={act}
+        onChange={(e) => {
+          setCharactersAct(e.target.checked);
+          setAct(e.target.checked);
+        }}
+      />
       <p className="quiet">A pedal may send any of these keys; one that sends Page Down works every panel.</p>
       <button type="button" className="btn-line" onClick={close}>
         Close

@@ -118,11 +118,11 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
   const agreed = changed === undefined || changed.agree.kind === 'order' || changed.agree.kind === 'hours';
   const mayTake = plan !== undefined && !busy && !inForce && agreed && me.person.role !== 'parts';
   useKeys({
-    d: () => setDays(days === 4 ? 1 : 4),
-    l: () => setList(!list),
-    p: pinChosen,
-    u: pins.length > 0 || changed ? undo : undefined,
-    Enter: mayTake && !moved ? () => void take() : undefined,
+    days: () => setDays(days === 4 ? 1 : 4),
+    list: () => setList(!list),
+    pin: pinChosen,
+    undo: pins.length > 0 || changed ? undo : undefined,
+    go: mayTake && !moved ? () => void take() : undefined,
   });
   const hours = view?.problem.calendars.find((c) => c.id === 'shop')?.open;
   const axis = useMemo(

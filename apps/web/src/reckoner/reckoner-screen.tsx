@@ -19,7 +19,7 @@ export default function ReckonerScreen(): React.JSX.Element {
   const box = useRef<HTMLInputElement>(null);
   const found = findReckoners(typed);
   const chosen = reckoners.find((r) => r.id === id);
-  useKeys({ '/': () => box.current?.focus() });
+  useKeys({ find: () => box.current?.focus() });
   const subjects = typed === '' ? [...new Set(reckoners.map((r) => r.subject))] : undefined;
   const entry = (r: Reckoner): React.JSX.Element => (
     <Link key={r.id} to={`/reckoner/${r.id}`} className="entry" aria-current={r.id === id ? 'page' : undefined}>

@@ -13,7 +13,7 @@ export function BleedPanel({ bench, op }: PanelProps<'bleed'>): React.JSX.Elemen
     setClean(0);
     setBubbles(bubbles + 1);
   };
-  useKeys({ ' ': () => setClean(clean + 1), '0': bubble });
+  useKeys({ take: () => setClean(clean + 1), bubble });
   return (
     <>
       <div className="op">

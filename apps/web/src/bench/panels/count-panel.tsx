@@ -24,7 +24,7 @@ export function CountPanel({ bench, op }: PanelProps<'count'>): React.JSX.Elemen
       ...(reason.trim() ? { reason } : {}),
     });
   };
-  useKeys({ '+': () => setCount((n) => n + 1), '-': () => setCount((n) => Math.max(0, n - 1)) });
+  useKeys({ more: () => setCount((n) => n + 1), less: () => setCount((n) => Math.max(0, n - 1)) });
   const lying = state.off[id];
   return (
     <>

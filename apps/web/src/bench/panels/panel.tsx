@@ -23,7 +23,7 @@ export function Go({
   readonly act: () => void;
   readonly disabled?: boolean;
 }): React.JSX.Element {
-  useKeys({ [keyName === 'space' ? ' ' : 'Enter']: disabled ? undefined : act });
+  useKeys({ [keyName === 'space' ? 'take' : 'go']: disabled ? undefined : act });
   return (
     <button type="button" className="btn-go mt-auto" onClick={act} disabled={disabled}>
       <span>{label}</span>

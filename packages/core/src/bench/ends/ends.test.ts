@@ -52,7 +52,7 @@ describe('a job that ends otherwise than repaired', () => {
       const price = billOf(bench.sheet, bench.state, money);
       expect(price.totalMinor).toBeLessThan(whole);
       expect(price.hoursMinor).toBeGreaterThan(0);
-      expect(now(bench).step.title).toMatch(/^Returned|^Scrapped/);
+      expect(now(bench).step.title).toMatch(/^Back|^To scrap/);
       expect(home(bench)).toBeLessThanOrEqual(12);
       expect(aidsIn(bench.sheet, bench.state)).toEqual([]);
       expect(stageOf(bench.sheet, bench.state)).toBe('handed-over');

@@ -1,7 +1,7 @@
 import type { Op, OpBody, Sheet, Step } from '../../sheet/index.ts';
 import type { BenchState } from '../state.ts';
 import type { EndKind } from './events.ts';
-import { END_TITLES } from './words.ts';
+import { END_STEPS } from './words.ts';
 
 /** A rough guess for the plan and the price, common practice. */
 const END_MINUTES = 15;
@@ -21,7 +21,7 @@ export function withEnd(sheet: Sheet, state: BenchState): Sheet {
     id: 'build end',
     rung: 'end',
     side: 'build',
-    title: END_TITLES[end.how],
+    title: END_STEPS[end.how],
     when: [],
     minutes: END_MINUTES,
     tools: [],
@@ -36,7 +36,8 @@ export function withEnd(sheet: Sheet, state: BenchState): Sheet {
 
 function bodies(sheet: Sheet, end: NonNullable<BenchState['end']>): readonly OpBody[] {
   const off = end.off.map((p) => `${p.count > 1 ? `${p.count} × ` : ''}${sheet.parts[p.part]?.title ?? p.part}`);
-  const aids = end.aids.map((aid): OpBody => ({ kind: 'remove-aid', aid }));
+  // The last that went in comes out first: what holds the unit stays to the end.
+  const aids = [...end.aids].reverse().map((aid): OpBody => ({ kind: 'remove-aid', aid }));
   const leads = end.leads.map((lead): OpBody => ({ kind: 'reconnect', lead }));
   const confirm = (what: string): OpBody => ({ kind: 'confirm', what });
   const list = off.length > 0 ? off.join(', ') : 'nothing is off';

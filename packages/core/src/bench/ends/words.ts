@@ -8,6 +8,14 @@ export const END_TITLES: Readonly<Record<EndKind, string>> = {
   cancelled: 'Cancelled, nothing was taken apart',
   'comeback-refused': 'Comeback refused',
 };
+/** An end as a step of its own short ladder. */
+export const END_STEPS: Readonly<Record<EndKind, string>> = {
+  'returned-built': 'Back, built up',
+  'returned-boxed': 'Back, in its box',
+  scrapped: 'To scrap',
+  cancelled: 'Back as it came',
+  'comeback-refused': 'Back, refused',
+};
 /** What is signed at the end of it. */
 export const END_STATEMENTS: Readonly<Record<EndKind, string>> = {
   'returned-built': 'Not repaired. Built up to carry, and tagged: not for use. Every aid is out.',
