@@ -33,7 +33,12 @@ class Robot {
 
   /** One command, with what the stand-ins show; false when the job is over. */
   step(): boolean {
-    const command = rehearse(this.sheet, this.state, { drawers }, { impatience: 'nobody waits here' });
+    const command = rehearse(
+      this.sheet,
+      this.state,
+      { drawers },
+      { impatience: 'nobody waits here', takenSo: 'a stand-in judges nothing' },
+    );
     if (!command || command.type === 'hand-over') return false;
     const move = nextMove(jobSheet(this.sheet, this.state), this.state);
     const op = move.kind === 'op' ? move.op : undefined;

@@ -1,4 +1,4 @@
-import type { PlanProblem, PromiseDates, Slots, WeekHours, Pin } from '@jubb/core/planning';
+import type { PlanProblem, PromiseDates, Slack, Slots, WeekHours, Pin } from '@jubb/core/planning';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -180,6 +180,8 @@ export interface PlanMove {
   readonly end: number;
   readonly attended: boolean;
 }
+/** Job id → time in hand before its promise, in open minutes; jobs without a promise are left out. */
+export type SlackView = Readonly<Record<string, Slack>>;
 /** Work that was given to whichever server has time for it. */
 export interface QueuedView {
   readonly id: string;

@@ -23,6 +23,7 @@ import {
   type ExtraHours,
   type PlanInForce,
   type PlanMove,
+  type SlackView,
   type WeekView,
   type QueuedView,
 } from '@jubb/contract';
@@ -108,6 +109,13 @@ export class PlanningController {
   @AllowedFor(...EVERY_ROLE)
   async moves(): Promise<PlanMove[]> {
     return this.shop.moves(new Date(), MOVES);
+  }
+
+  /** Time in hand of every open job that is promised: the one reckoning that Floor, bench and Plan show. */
+  @Get('slack')
+  @AllowedFor(...EVERY_ROLE)
+  async slack(): Promise<SlackView> {
+    return this.shop.slack(new Date());
   }
 
   /** Asks for dates that could be promised; the answer is fetched by its id. */

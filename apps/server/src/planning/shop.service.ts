@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
-import type { ExtraHours, PlanInForce, PlanJobLabel, PlanMove, WeekView } from '@jubb/contract';
+import type { ExtraHours, PlanInForce, PlanJobLabel, PlanMove, SlackView, WeekView } from '@jubb/contract';
 import {
+  slackOf,
   activitiesOf,
   HELPER,
   learn,
@@ -135,6 +136,20 @@ export class ShopService {
     const of = `${row.version} ${row.heads ?? ''}`;
     if (this.next?.of !== of) this.next = { of, moves: await this.reckonMoves(now) };
     return this.next.moves.slice(0, most);
+  }
+
+  /** Time in hand of every open job that is promised, by the plan in force and in open hours. */
+  async slack(now: Date): Promise<SlackView> {
+    const { problem, inForce, jobs } = await this.view(now);
+    return Object.fromEntries(
+      jobs.flatMap((label) => {
+        // A job with nothing left to do stands ready: all the time to its promise is in hand.
+        const ready = { id: label.id, name: String(label.number), release: 0, weight: 1, activities: [] };
+        const job = problem.jobs.find((j) => j.id === label.id) ?? { ...ready, due: label.due };
+        const slack = slackOf(problem, inForce?.slots ?? {}, job);
+        return slack ? [[label.id, slack]] : [];
+      }),
+    );
   }
 
   private async reckonMoves(now: Date): Promise<readonly PlanMove[]> {

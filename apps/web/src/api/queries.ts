@@ -16,6 +16,7 @@ import type {
   PlanView,
   QualityView,
   SheetLine,
+  SlackView,
   UnitView,
   WeekView,
 } from '@jubb/contract';
@@ -64,6 +65,8 @@ export const queries = {
     }),
   planMoves: () =>
     queryOptions({ queryKey: ['plan-moves'], queryFn: () => api<PlanMove[]>('plan/moves'), refetchInterval: 15_000 }),
+  slack: () =>
+    queryOptions({ queryKey: ['week', 'slack'], queryFn: () => api<SlackView>('plan/slack'), refetchInterval: 60_000 }),
   quality: () => queryOptions({ queryKey: ['quality'], queryFn: () => api<QualityView>('quality'), retry: false }),
   calendar: () => queryOptions({ queryKey: ['calendar'], queryFn: () => api<{ url: string | null }>('calendar') }),
   imported: (serial: string) =>

@@ -1,10 +1,12 @@
 import type { MeView } from '@jubb/contract';
 import { agreedMinor, billOf, minutesLeft } from '@jubb/core/bench';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { CorrectBooking } from './corrections/correct-booking.tsx';
+import { queries } from '../api/queries.ts';
 import { moneyWords } from '../money.ts';
-import { handsWords, promiseWords } from '../floor/time-words.ts';
+import { handsWords, inHandWords, promiseWords } from '../floor/time-words.ts';
 import type { Extra } from './extras/extras.tsx';
 import { takeBack, type Bench } from './use-bench.ts';
 
@@ -29,6 +31,7 @@ export function JobHead({
   const agreed = agreedMinor(state);
   const bill = billOf(sheet, state, me.workshop);
   const [wrong, setWrong] = useState(false);
+  const slack = useQuery(queries.slack()).data?.[bench.job];
   const onFindings = useLocation().pathname.endsWith('/findings');
   return (
     <div className="jobhead">
@@ -58,6 +61,7 @@ export function JobHead({
           {booked?.promise
             ? promiseWords(booked.promise, new Date())
             : handsWords(Math.round(minutesLeft(sheet, state)))}
+          {slack && open && <span className="quiet">, {inHandWords(slack).words}</span>}
         </b>
       </div>
       {agreed !== undefined && (

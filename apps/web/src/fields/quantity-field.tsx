@@ -61,7 +61,7 @@ export function readTyped(
   try {
     return { value: parseInUnit(text, dimension, unit) };
   } catch (e) {
-    if (e instanceof QuantityError) return { error: e.message };
+    if (e instanceof QuantityError) return { error: `${e.message}; taken is ${e.accepted}` };
     throw e;
   }
 }

@@ -11,6 +11,7 @@ import { JobHead } from '../bench/job-head.tsx';
 import { Go } from '../bench/panels/panel.tsx';
 import { useBench } from '../bench/use-bench.ts';
 import { moneyWords } from '../money.ts';
+import { BillLines } from './bill-lines.tsx';
 import { AnswerForm, type QuoteAnswer } from './answer-form.tsx';
 import { FindingRows, judgedParts } from './finding-rows.tsx';
 import { Offers } from './offers.tsx';
@@ -35,7 +36,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
       </main>
     );
   const { sheet, state } = bench;
-  const { offer: ways, plan, agreedMinor, money, time } = offer.data;
+  const { offer: ways, plan, bill, agreedMinor, money, time } = offer.data;
   const post = async (path: string, body: object): Promise<void> => {
     setBusy(true);
     try {
@@ -102,6 +103,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
                 Hours: the sheet&rsquo;s, times {time.factor.toFixed(2)} by {time.jobs} such jobs of this shop.
               </p>
             )}
+            <BillLines bill={bill} agreedMinor={agreedMinor} money={money} quoted={quote !== undefined} />
             <WhileOpenList bench={bench} money={money} />
             {!exchange && <PartsList sheet={sheet} job={id} cheapest={plan} money={money} way={way} choose={setWay} />}
             {quote?.answer && (
@@ -153,10 +155,15 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
           <span>Back to the bench</span>
         </Link>
       );
+    const unjudged = judged.filter((p) => !state.findings[p]).map((p) => (sheet.parts[p]?.title ?? p).toLowerCase());
     return (
       <Go
-        label={quote ? 'Write a new quote' : 'Write the quote'}
-        act={() => void post('quotes', { note: '' })}
+        label={`${quote ? 'Write a new quote' : 'Write the quote'}${unjudged.length > 0 ? `, ${unjudged.length} not judged yet` : ''}`}
+        act={() =>
+          void post('quotes', {
+            note: unjudged.length > 0 ? `Not judged yet, and not in the sum: ${unjudged.join(', ')}.` : '',
+          })
+        }
         disabled={busy || done === 0}
       />
     );

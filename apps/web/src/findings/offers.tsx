@@ -31,7 +31,12 @@ export function Offers({
             </span>
             <span className="sum">
               <b>{moneyWords(o.totalMinor, currency)}</b>
-              {o.id !== 'leave' && <small>likely {moneyWords(o.expectedMinor, currency)}</small>}
+              {o.id !== 'leave' && o.expectedMinor > o.totalMinor && (
+                <small>
+                  likely {moneyWords(o.expectedMinor, currency)}: {moneyWords(o.expectedMinor - o.totalMinor, currency)}{' '}
+                  more for the chance that it is done again
+                </small>
+              )}
             </span>
             <svg viewBox="0 0 360 9" aria-hidden="true" preserveAspectRatio="none">
               <rect width={(360 * o.totalMinor) / dearest} height="9" fill="var(--ink)" />
@@ -62,9 +67,11 @@ export function Offers({
       ))}
       {agreedMinor !== null && past.length > 0 && (
         <p className="past-sum">
-          {past.length === options.filter((o) => o.id !== 'leave').length
+          {past.length === options.length
             ? 'All of them go'
-            : `${past.map((o) => o.title).join(', ')} ${past.length === 1 ? 'goes' : 'go'}`}{' '}
+            : past.length > 1 && past.length === options.length - 1
+              ? 'All but leaving it as it is go'
+              : `${past.map((o) => o.title).join(', ')} ${past.length === 1 ? 'goes' : 'go'}`}{' '}
           past the agreed {moneyWords(agreedMinor, currency)}: a new yes is needed.
         </p>
       )}

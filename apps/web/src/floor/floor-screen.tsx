@@ -23,6 +23,7 @@ export default function FloorScreen(): React.JSX.Element {
   const floor = useQuery(queries.floor());
   const done = useQuery(queries.handedOver());
   const moves = useQuery(queries.planMoves());
+  const slack = useQuery(queries.slack());
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const [typed, setTyped] = useState(() => search.get('q') ?? '');
@@ -79,6 +80,7 @@ export default function FloorScreen(): React.JSX.Element {
           )}
           {places.map((place, i) => (
             <PlaceRow
+              slack={slack.data}
               key={place}
               place={place}
               job={at(place)}

@@ -1,10 +1,10 @@
-import type { JobLine } from '@jubb/contract';
+import type { JobLine, SlackView } from '@jubb/contract';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import { LadderMini } from '../drawing/ladder-mini.tsx';
 import { Marks } from './marks.tsx';
 import { MoveHandle, PlaceTarget } from './move-context.tsx';
-import { promiseWords, slackWords } from './time-words.ts';
+import { inHandWords, promiseWords } from './time-words.ts';
 
 /** A bench place: its ladder in small, the next move, the promise. */
 export const PlaceRow = memo(function PlaceRow({
@@ -13,14 +13,17 @@ export const PlaceRow = memo(function PlaceRow({
   dim,
   last,
   now,
+  slack: slacks,
 }: {
   readonly place: string;
   readonly job: JobLine | undefined;
   readonly dim: boolean;
   readonly last: boolean;
   readonly now: Date;
+  readonly slack: SlackView | undefined;
 }): React.JSX.Element {
-  const slack = job?.promise ? slackWords(job.promise, job.minutesLeft, now) : undefined;
+  const known = job && slacks?.[job.id];
+  const slack = known && inHandWords(known);
   const state = job ? (slack?.late ? 'late' : job.stage === 'booked' ? '' : 'live') : 'free';
   return (
     <PlaceTarget place={place} className={`place-row ${state} ${dim ? 'dim' : ''} ${last ? 'last' : ''}`}>

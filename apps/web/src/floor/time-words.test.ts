@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { handsWords, promiseWords, slackWords } from './time-words.ts';
+import { handsWords, inHandWords, promiseWords } from './time-words.ts';
 
 const now = new Date(2026, 10, 24, 10, 0);
 const on = (day: number, hour = 14, minute = 0): string => new Date(2026, 10, day, hour, minute).toISOString();
@@ -17,20 +17,21 @@ describe('a moment in words', () => {
 });
 
 describe('time in hand', () => {
-  const slack = (minutes: number, left = 0): string => {
-    const { words, late } = slackWords(new Date(now.getTime() + minutes * 60_000).toISOString(), left, now);
-    expect(late).toBe(words.endsWith('late'));
-    return words;
+  const words = (minutes: number, planned = true): string => {
+    const said = inHandWords({ minutes, planned });
+    expect(said.late).toBe(minutes < 0);
+    return said.words;
   };
-  test('in the largest unit that says it, whole and rounded down', () => {
-    expect([0, 59, 60, 119, 1439, 1440, 2879, 2880, 9000].map((m) => slack(m))).toEqual([
-      '0 min in hand', '59 min in hand', '1 h in hand', '1 h in hand', '23 h in hand', '1 day in hand', '1 day in hand', '2 days in hand', '6 days in hand',
+  test('in the largest unit that says it, whole and rounded down; days are days that the shop works', () => {
+    expect([0, 59, 60, 119, 479, 480, 959, 960, 2500].map((m) => words(m))).toEqual([
+      '0 min in hand', '59 min in hand', '1 h in hand', '1 h in hand', '7 h in hand', '1 working day in hand', '1 working day in hand',
+      '2 working days in hand', '5 working days in hand',
     ]); // prettier-ignore
   });
-  test('the work that is left comes off; past that it is late', () => {
-    expect(slack(90, 60)).toBe('30 min in hand');
-    expect(slack(90, 91)).toBe('1 min late');
-    expect(slack(-3000)).toBe('2 days late');
+  test('past the promise it is late; a job that no plan has is said to be in none', () => {
+    expect(words(-1)).toBe('1 min late');
+    expect(words(-1500)).toBe('3 working days late');
+    expect(words(90, false)).toBe('1 h in hand, not planned');
   });
 });
 

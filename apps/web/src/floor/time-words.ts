@@ -1,3 +1,4 @@
+import type { Slack } from '@jubb/core/planning';
 import { differenceInCalendarDays, format, isSameDay } from 'date-fns';
 
 /** "Thu 14:00", or "Today 16:00". */
@@ -8,19 +9,23 @@ export function promiseWords(iso: string, now: Date): string {
   return days > 0 && days < 7 ? format(at, 'EEE HH:mm') : format(at, 'd MMM HH:mm');
 }
 
-/** Time in hand once the work that is left is taken off: "1 day in hand", "40 min late". */
-export function slackWords(iso: string, minutesLeft: number, now: Date): { words: string; late: boolean } {
-  const minutes = Math.round((new Date(iso).getTime() - now.getTime()) / 60_000) - minutesLeft;
-  const size = Math.abs(minutes);
-  const words =
-    size >= 2 * 1440
-      ? `${Math.floor(size / 1440)} days`
-      : size >= 1440
-        ? '1 day'
+/** Open minutes of a usual day: more than one is told in working days. */
+const DAY = 8 * 60;
+
+/** Time in hand before the promise, in open hours: "4 h in hand", "2 working days late", and whether the plan has it. */
+export function inHandWords({ minutes, planned }: Slack): { readonly words: string; readonly late: boolean } {
+  const size = Math.abs(Math.round(minutes));
+  const days = Math.floor(size / DAY);
+  const span =
+    size >= 2 * DAY
+      ? `${days} working days`
+      : size >= DAY
+        ? '1 working day'
         : size >= 60
           ? `${Math.floor(size / 60)} h`
           : `${size} min`;
-  return { words: `${words} ${minutes < 0 ? 'late' : 'in hand'}`, late: minutes < 0 };
+  const late = minutes < 0;
+  return { words: `${span} ${late ? 'late' : 'in hand'}${planned ? '' : ', not planned'}`, late };
 }
 
 export function handsWords(minutes: number): string {

@@ -1,5 +1,6 @@
-import type { LateJob, Plan, PlanProblem, Say, Suggestion } from '@jubb/core/planning';
+import { slackOf, type LateJob, type Plan, type PlanProblem, type Say, type Suggestion } from '@jubb/core/planning';
 import type { PlanJobLabel } from '@jubb/contract';
+import { inHandWords } from '../floor/time-words.ts';
 import { spanWords } from './say.ts';
 import type { Tried } from './use-planner.ts';
 
@@ -133,12 +134,13 @@ export function costWords(
 
 /** The promise that is nearest to breaking. */
 function slack(problem: PlanProblem, plan: Plan, say: Say): string {
-  const jobs = problem.jobs
-    .filter((j) => j.due !== null && j.activities.length > 0)
-    .map((j) => ({ j, left: j.due! - Math.max(...j.activities.map((a) => plan.slots[a.id]!.end)) }))
-    .sort((a, b) => a.left - b.left);
-  const [least] = jobs;
+  const [least] = problem.jobs
+    .flatMap((j) => {
+      const left = slackOf(problem, plan.slots, j);
+      return left && j.activities.length > 0 ? [{ j, left }] : [];
+    })
+    .sort((x, y) => x.left.minutes - y.left.minutes);
   return least
-    ? `${least.j.name} has the least in hand: ${spanWords(least.left)} before ${say(least.j.due!)}.`
+    ? `${least.j.name} has the least in hand: ${inHandWords(least.left).words}, promised ${say(least.j.due!)}.`
     : 'Nothing is promised.';
 }

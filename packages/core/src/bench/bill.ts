@@ -1,5 +1,5 @@
 import type { Sheet } from '../sheet/index.ts';
-import { hoursMinor, quoteInForce, withTax, type MoneySettings } from './money.ts';
+import { hoursMinor, quoteInForce, taxMinor, withTax, type MoneySettings } from './money.ts';
 import { ladderOf } from './moves.ts';
 import { goesBackNew } from './renewal.ts';
 import type { EventType } from './events.ts';
@@ -11,6 +11,9 @@ export interface Bill {
   readonly partsMinor: number;
   readonly hoursMinor: number;
   readonly minutes: number;
+  readonly taxMinor: number;
+  /** What it is reckoned from: a quote that still knows everything; the ladder, findings and orders of now; or how it ended. */
+  readonly basis: 'quote' | 'now' | 'end';
   /** With tax. */
   readonly totalMinor: number;
 }
@@ -31,6 +34,8 @@ export function billOf(sheet: Sheet, state: BenchState, money: MoneySettings): B
       partsMinor: quoted + past,
       hoursMinor: work,
       minutes: agreed.minutes,
+      taxMinor: agreed.taxMinor + taxMinor(past, money.taxPercent),
+      basis: 'quote',
       totalMinor: agreed.totalMinor + withTax(past, money.taxPercent),
     };
   }
@@ -43,7 +48,14 @@ export function billOf(sheet: Sheet, state: BenchState, money: MoneySettings): B
   const minutes = ladderOf(sheet, state).all.reduce((sum, s) => sum + s.minutes, 0);
   const partsMinor = ordered + needed;
   const hours = hoursMinor(minutes, money.rateMinor);
-  return { partsMinor, hoursMinor: hours, minutes, totalMinor: withTax(partsMinor + hours, money.taxPercent) };
+  return {
+    partsMinor,
+    hoursMinor: hours,
+    minutes,
+    taxMinor: taxMinor(partsMinor + hours, money.taxPercent),
+    basis: state.end ? 'end' : 'now',
+    totalMinor: withTax(partsMinor + hours, money.taxPercent),
+  };
 }
 
 /** What makes a quote out of date: a finding, or a rung that the sheet does not have. */

@@ -7,6 +7,7 @@ import {
   formatQuantity,
   inCanonical,
   parseBand,
+  parseInUnit,
   parseNumber,
   parseQuantity,
   QuantityError,
@@ -163,5 +164,27 @@ describe('always', () => {
       for (const u of unitsOf(d))
         for (const s of [u.symbol, ...(u.aliases ?? [])])
           expect(parseQuantity(`2.5 ${s}`, d)).toEqual({ value: 2.5, unit: u.symbol });
+  });
+});
+
+describe('a field that shows its own unit', () => {
+  const typed = (text: string): unknown => {
+    try {
+      return parseInUnit(text, 'length', 'mm');
+    } catch (e) {
+      return e instanceof QuantityError ? e.code : e;
+    }
+  };
+  test.each<[string, unknown]>([
+    ['59.97', { value: 59.97, unit: 'mm' }],
+    ['59,97', { value: 59.97, unit: 'mm' }],
+    [' -0.02 ', { value: -0.02, unit: 'mm' }],
+    ['2e-2', { value: 0.02, unit: 'mm' }],
+    ['0.5 in', { value: 0.5, unit: 'in' }],
+    ['', 'not-a-number'],
+    ['about 40', 'not-a-quantity'],
+    ['24 N·m', 'wrong-dimension'],
+  ])('%j is %j', (text, meant) => {
+    expect(typed(text)).toEqual(meant);
   });
 });

@@ -242,7 +242,7 @@ function RightBooking({
 }): React.JSX.Element {
   const { unit, customer, complaint, spendLimitMinor } = event.payload;
   const [changed, change] = useState<Righted>({});
-  const with_ = (more: Righted): void => {
+  const righted = (more: Righted): void => {
     const next = { ...changed, ...more };
     change(next);
     set(next);
@@ -250,19 +250,19 @@ function RightBooking({
   const limit = (text: string): void => {
     const minor = text.trim() === '' ? null : minorOf(text);
     if (minor === undefined) set({ error: `"${text}" is no sum` });
-    else with_({ limitMinor: minor });
+    else righted({ limitMinor: minor });
   };
   return (
     <>
-      <RightText id="right-serial" label="Serial" now={unit.serial} set={(serial) => with_({ serial })} />
+      <RightText id="right-serial" label="Serial" now={unit.serial} set={(serial) => righted({ serial })} />
       <RightText
         id="right-customer"
         label="Customer"
         now={customer.name}
         // The server knows the customer of that name, or makes one.
-        set={(name) => with_({ customer: { id: newId(), name } })}
+        set={(name) => righted({ customer: { id: newId(), name } })}
       />
-      <RightText id="right-complaint" label="Complaint" now={complaint} set={(c) => with_({ complaint: c })} />
+      <RightText id="right-complaint" label="Complaint" now={complaint} set={(c) => righted({ complaint: c })} />
       <RightText
         id="right-limit"
         label="Spend limit, empty for none"

@@ -132,7 +132,25 @@ export function advisePack(
     drawer: drawerWithPackOut(drawer, fitted),
     ...(pieces === undefined ? {} : { maxPieces: pieces }),
   };
-  return { ...reckoned, fromDrawer: shimStack.reckon(asked), asked };
+  const close = shimStack.reckon(asked);
+  if (close.results.stacks.length > 0) return { ...reckoned, fromDrawer: close, asked };
+  // None so close to the middle: whatever comes out within the guarded band is good.
+  const wide = { ...asked, tolerance: guardedRoom(setting, state) };
+  const whole = shimStack.reckon(wide);
+  return whole.results.stacks.length > 0
+    ? { ...reckoned, fromDrawer: whole, asked: wide }
+    : { ...reckoned, fromDrawer: close, asked };
+}
+
+/** By how much a pack may differ from the one that is needed, and still come out within the band with the gauge's guard. */
+function guardedRoom(setting: Setting, state: BenchState): Quantity {
+  const soFar = state.settings[setting.id];
+  const own = (q: Quantity): number => inCanonical(q, setting.dimension);
+  const { band, target } = settingBand(setting, state);
+  const result = soFar?.rounds.at(-1)?.result;
+  const guard = result ? own(result.uncertainty) : 0;
+  const room = Math.max(own(band.high) - guard - own(target), own(target) - guard - own(band.low), 0);
+  return canonical(room / Math.abs(slopeOf(setting, soFar).slope), 'length');
 }
 
 function fromTry(setting: Setting, soFar: SettingState | undefined, pack: Quantity, target: Quantity): Needed {

@@ -238,6 +238,15 @@ describe('an impossible drawer', () => {
       expect.stringMatching(/cannot make 1\.32.*buy or grind one of 1\.32/),
     ]);
   });
+  test('none within a hundredth of the middle: whatever comes out within the guarded band is made, and none beyond it', () => {
+    // 1.38 would give 0.05; 1.20 + 0.10 + 0.10 = 1.40 gives 0.07, within 0.03 to 0.08 by more than the gauge's 0.005.
+    const tight = stateOf({ float: tries([mm(0.17)]) });
+    const next = nextTry(sheetWith(pack), tight, pack, drawer([1.2, 1], [0.1, 3]))!;
+    expect(next.move!.kind === 'pack' && next.move!.pieces.map((p) => p.value)).toEqual([1.2, 0.1, 0.1]);
+    expect(next.predicted!.value).toBeCloseTo(0.07, 9);
+    // 1.41 would give 0.08: on the limit, and the gauge cannot tell it from outside.
+    expect(nextTry(sheetWith(pack), tight, pack, drawer([1.41, 2]))!.cannot).toMatch(/cannot make 1\.38/);
+  });
   test('the fewest pieces that should come out within, not just the fewest', () => {
     // 1.30 is one piece and gives 0.03, on the limit; 1.20 + 0.12 gives 0.05.
     const wide = { ...pack, shims: { ...pack.shims!, mayBeOff: mm(0.03) } };

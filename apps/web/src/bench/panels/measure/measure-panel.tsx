@@ -240,7 +240,7 @@ function Decide({
           </button>
         ) : (
           <p key="nothing" className="m-0">
-            No gauge in the shop would decide it: judge it as worn, or leave it to be watched.
+            It lies nearer to the limit than any gauge here can tell: judge it as worn, or leave it to be watched.
           </p>
         ),
       )}

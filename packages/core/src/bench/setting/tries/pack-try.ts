@@ -29,8 +29,12 @@ function surest(
     return value !== undefined && value - guard >= own(band.low) && value + guard <= own(band.high);
   });
   if (sure) return sure;
+  // None is sure: the nearest of those that the sheet itself allows.
+  const near = (total: Quantity): number =>
+    Math.abs(inCanonical(total, 'length') - inCanonical(advice.needed, 'length'));
+  const allowed = inCanonical(setting.shims!.mayBeOff, 'length') + 1e-9;
   const off = (total: Quantity): number => Math.abs((gives(total) ?? Infinity) - own(target));
-  return [...stacks].sort((a, b) => off(a.total) - off(b.total))[0];
+  return stacks.filter((s) => near(s.total) <= allowed).sort((a, b) => off(a.total) - off(b.total))[0];
 }
 
 /** Nothing lies in the drawer: what would be needed is said all the same. */
