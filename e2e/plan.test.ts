@@ -192,6 +192,11 @@ describe('an open week', () => {
   test('another day is promised once somebody agreed to it, and stands in the log', async () => {
     await open();
     const { jobs } = await week();
+    // Each way out is planned through before it is offered: on a busy machine that takes its time.
+    await page.waitForFunction(
+      () => [...document.querySelectorAll('.save')].some((e) => e.textContent?.includes('instead')),
+      { timeout: 120_000 },
+    );
     await press(page, '.save', 'instead');
     await page.waitForSelector('#agreed-by');
     await page.waitForFunction(() => !document.querySelector('.planmain')?.textContent?.includes('still planning'));

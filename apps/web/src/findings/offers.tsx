@@ -31,12 +31,7 @@ export function Offers({
             </span>
             <span className="sum">
               <b>{moneyWords(o.totalMinor, currency)}</b>
-              {o.id !== 'leave' && o.expectedMinor > o.totalMinor && (
-                <small>
-                  likely {moneyWords(o.expectedMinor, currency)}: {moneyWords(o.expectedMinor - o.totalMinor, currency)}{' '}
-                  more for the chance that it is done again
-                </small>
-              )}
+              {o.id !== 'leave' && <small>likely {moneyWords(o.expectedMinor, currency)}</small>}
             </span>
             <svg viewBox="0 0 360 9" aria-hidden="true" preserveAspectRatio="none">
               <rect width={(360 * o.totalMinor) / dearest} height="9" fill="var(--ink)" />
@@ -62,6 +57,12 @@ export function Offers({
               <span>Tax</span>
               <i>{moneyWords(o.taxMinor, currency)}</i>
             </div>
+            {o.expectedMinor > o.totalMinor && (
+              <div className="row1 quiet">
+                <span>Likely: and the chance that it is done again, {oddsWords(o.comebackRisk)}</span>
+                <i>+ {moneyWords(o.expectedMinor - o.totalMinor, currency)}</i>
+              </div>
+            )}
           </div>
         </details>
       ))}

@@ -18,8 +18,18 @@ export function KeysDialog({ open, close }: { readonly open: boolean; readonly c
     else dialog.current?.close();
   }, [open]);
   return (
-    <dialog ref={dialog} className="keys" aria-label="Keys" onClose={close}>
+    <dialog ref={dialog} className="keys wide" aria-label="Keys" onClose={close}>
       <h2>Keys</h2>
+      <Form.Check
+        type="switch"
+        id="single-keys"
+        label="Single letters act. Off: only Enter, space, Escape, the arrows and a pedal do"
+        checked={act}
+        onChange={(e) => {
+          setCharactersAct(e.target.checked);
+          setAct(e.target.checked);
+        }}
+      />
       <div className="keycols">
         {PLACES.map(([place, title]) => (
           <section key={place}>
@@ -39,16 +49,6 @@ export function KeysDialog({ open, close }: { readonly open: boolean; readonly c
           </section>
         ))}
       </div>
-      <Form.Check
-        type="switch"
-        id="single-keys"
-        label="Single letters act. Off: only Enter, space, Escape, the arrows and a pedal do"
-        checked={act}
-        onChange={(e) => {
-          setCharactersAct(e.target.checked);
-          setAct(e.target.checked);
-        }}
-      />
       <p className="quiet">A pedal may send any of these keys; one that sends Page Down works every panel.</p>
       <button type="button" className="btn-line" onClick={close}>
         Close
