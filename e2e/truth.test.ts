@@ -72,7 +72,7 @@ describe('a reading that was typed wrong', () => {
     } else await page.keyboard.press('Space');
     await heard(page, job, (s) => s.readings.length === before + 1);
     const first = (await stateOf(job)).readings.at(-1)!;
-    await page.click('.saidnow summary');
+    await press(page, '.foot button', 'Correct');
     await press(page, '.said button', 'Correct');
     await page.waitForSelector('dialog.correct[open]');
     await picture('correct');
@@ -93,7 +93,8 @@ describe('a reading that was typed wrong', () => {
   test('what was told at booking too: the Floor knows the other serial', async () => {
     const job = await book(page, 'hub-dolly', ['65.2 mm']);
     await open(job);
-    await press(page, '.jobhead button', 'Correct the booking');
+    await page.keyboard.press('a');
+    await press(page, '.extra button', 'Correct the booking');
     await page.waitForSelector('#right-serial');
     await page.$eval('#right-serial', (e) => ((e as HTMLInputElement).value = ''));
     await page.type('#right-serial', 'T-9041');
@@ -135,10 +136,10 @@ describe('a setting that cannot be met', () => {
 describe('a new part', () => {
   test('is asked where it comes from before it goes in, and the record says so', async () => {
     const job = await book(page, 'hub-dolly', ['65.2 mm']);
-    await forward(page, job, () => false, { stock: 'stop' }).catch(() => undefined);
+    await forward(page, job, (s) => s.handedOver !== undefined, { stock: 'drawer 4' });
     await page.goto(`${shop.base}/job/${job}/record`);
     await has(page, 'Where the new parts came from');
-    await has(page, 'the shop’s own stock: stop');
+    await has(page, 'the shop’s own stock: drawer 4');
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Command, LoggedEvent, Refusal } from '@jubb/core/bench';
+import type { BenchState, Command, Refusal } from '@jubb/core/bench';
 import type { EntityManager } from 'typeorm';
 
 type Correct = Extract<Command, { type: 'correct' }>;
@@ -41,18 +41,19 @@ async function withCustomer(m: EntityManager, command: Correct, name: string): P
   return { ...command, to: { ...command.to, customer: customer! } };
 }
 
-/** Puts a corrected booking into the tables that the lists are made of. */
-export async function keepBooking(m: EntityManager, jobId: string, events: readonly LoggedEvent[]): Promise<void> {
-  for (const e of events) {
-    if (e.type !== 'corrected' || e.payload.what !== 'booking') continue;
-    for (const { payload } of e.payload.changes) {
-      // The booking is the one event that such a correction changes.
-      const booked = payload as Extract<LoggedEvent, { type: 'job-booked' }>['payload'];
-      await m.query(
-        `WITH own AS (UPDATE job SET customer_id = $2, complaint = $3 WHERE id = $1 RETURNING unit_id)
-         UPDATE unit SET serial = $4 FROM own WHERE unit.id = own.unit_id`,
-        [jobId, booked.customer.id, booked.complaint, booked.unit.serial],
-      );
-    }
-  }
+/**
+ * Keeps the tables that the lists are made of as the booking now stands: corrected, or with a correction taken back. A unit
+ * that was booked in under the wrong customer becomes the right one's.
+ */
+export async function keepBooking(m: EntityManager, before: BenchState, after: BenchState): Promise<void> {
+  const [was, is] = [before.booked, after.booked];
+  if (!was || !is) return;
+  const facts = (b: typeof is): string => JSON.stringify([b.customer, b.complaint, b.unit.serial]);
+  if (facts(was) === facts(is)) return;
+  await m.query(
+    `WITH own AS (UPDATE job SET customer_id = $2, complaint = $3 WHERE id = $1 RETURNING unit_id)
+     UPDATE unit SET serial = $4, customer_id = CASE WHEN unit.customer_id = $5 THEN $2 ELSE unit.customer_id END
+     FROM own WHERE unit.id = own.unit_id`,
+    [after.job, is.customer.id, is.complaint, is.unit.serial, was.customer.id],
+  );
 }

@@ -354,7 +354,7 @@ export class JobsService {
       await bookPacks(m, sheet, state, outcome.state);
     await keepLessons(m, events, row);
     await keepOrderLines(m, events);
-    await keepBooking(m, jobId, events);
+    await keepBooking(m, state, outcome.state);
     if (newest.type === 'handed-over') await this.units.keepVisit(m, newest.hash, sheet, outcome.state);
     if (
       newest.type === 'signed-off' ||

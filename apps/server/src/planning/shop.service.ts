@@ -54,6 +54,7 @@ interface InForceRow {
 @Injectable()
 export class ShopService {
   private learned: { readonly of: number; readonly steps: Readonly<Record<string, Learned>> } | undefined;
+  private inHand: { readonly of: string; readonly slack: SlackView } | undefined;
   private next: { readonly of: string; readonly moves: readonly PlanMove[] } | undefined;
   constructor(
     private readonly db: DataSource,
@@ -128,18 +129,32 @@ export class ShopService {
    * @param most so many at most, the earliest
    */
   async moves(now: Date, most: number): Promise<PlanMove[]> {
-    const [row] = (await this.db.query(
-      `SELECT p.version, (SELECT md5(string_agg(j.head, ',' ORDER BY j.id)) FROM job j WHERE j.stage <> 'handed-over') AS heads
-       FROM plan_in_force p`,
-    )) as { version: number; heads: string | null }[];
-    if (!row) return [];
-    const of = `${row.version} ${row.heads ?? ''}`;
+    const of = await this.standsAt();
+    if (of === undefined) return [];
     if (this.next?.of !== of) this.next = { of, moves: await this.reckonMoves(now) };
     return this.next.moves.slice(0, most);
   }
 
+  /** Names the plan in force and the logs of all open jobs as they stand; undefined while no plan is in force. */
+  private async standsAt(): Promise<string | undefined> {
+    const [row] = (await this.db.query(
+      `SELECT p.version, (SELECT md5(string_agg(j.head, ',' ORDER BY j.id)) FROM job j WHERE j.stage <> 'handed-over') AS heads
+       FROM plan_in_force p`,
+    )) as { version: number; heads: string | null }[];
+    return row && `${row.version} ${row.heads ?? ''}`;
+  }
+
   /** Time in hand of every open job that is promised, by the plan in force and in open hours. */
   async slack(now: Date): Promise<SlackView> {
+    // Reckoned once a minute for all who ask, unless a log or the plan is another by then.
+    const stands = await this.standsAt();
+    if (stands === undefined) return this.reckonSlack(now);
+    const of = `${stands} ${Math.floor(now.getTime() / MINUTE_MS)}`;
+    if (this.inHand?.of !== of) this.inHand = { of, slack: await this.reckonSlack(now) };
+    return this.inHand.slack;
+  }
+
+  private async reckonSlack(now: Date): Promise<SlackView> {
     const { problem, inForce, jobs } = await this.view(now);
     return Object.fromEntries(
       jobs.flatMap((label) => {

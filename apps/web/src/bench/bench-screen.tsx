@@ -1,5 +1,5 @@
 import type { MeView } from '@jubb/contract';
-import { END_TITLES, holdWords, lowerFirst, nextMove, opTitle, sideWords, wayBackOf } from '@jubb/core/bench';
+import { END_TITLES, holdWords, ladderOf, lowerFirst, nextMove, opTitle, sideWords, wayBackOf } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -16,7 +16,6 @@ import { MovePanel } from './move-panel.tsx';
 import { ClosePanel } from './panels/close-panel.tsx';
 import { RefusalBox } from './refusal-box.tsx';
 import { ResumePanel } from './return/resume-panel.tsx';
-import { SaidJustNow } from './corrections/said-just-now.tsx';
 import { StepPeek } from './step-peek.tsx';
 import { TruthColumn } from './truth-column.tsx';
 import { takeBack, useBench } from './use-bench.ts';
@@ -28,7 +27,7 @@ const FOOT: readonly (readonly [Extra, string, string])[] = [
   ['note', 'Note', 'n'],
   ['add', 'Mark', 'm'],
   ['photo', 'Photo', 'c'],
-  ['end', 'End', 'e'],
+  ['correct', 'Correct', 'a'],
 ];
 
 /** A job at its bench: the ladder, the move, and what is true now. */
@@ -58,6 +57,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
     mark: () => toggle('add'),
     photo: () => toggle('photo'),
     end: () => toggle('end'),
+    correct: () => toggle('correct'),
     voice: () => setSpeaks(!speaks),
     close:
       extra || peek !== undefined
@@ -86,6 +86,8 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   const caution = move.kind === 'op' ? move.step.ops.find((o) => o.kind === 'caution') : undefined;
   const parked = state.parked !== undefined;
   const back = wayBackOf(sheet, state);
+  const shownStep =
+    ladderOf(sheet, state).all.find((x) => x.id === peek) ?? (move.kind === 'op' ? move.step : undefined);
   return (
     <main className="bench" aria-busy={!bench.fresh}>
       <JobHead bench={bench} me={me} visits={visits.length} toggle={toggle} extra={extra} />
@@ -94,7 +96,16 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
           <LadderDrawing sheet={sheet} state={state} peeked={peek} peek={setPeek} />
         </section>
         <section className="mid" aria-label="The move">
-          {extra && <Extras kind={extra} bench={bench} floor={floor.data} close={() => setExtra(undefined)} />}
+          {extra && (
+            <Extras
+              kind={extra}
+              bench={bench}
+              floor={floor.data}
+              step={shownStep}
+              go={setExtra}
+              close={() => setExtra(undefined)}
+            />
+          )}
           {!parked &&
             state.holds
               .filter((h) => !h.cleared)
@@ -149,7 +160,6 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
                 )}
               </div>
               {caution && caution.id !== move.op.id && <Caution say={caution.say} />}
-              <SaidJustNow bench={bench} step={move.step} />
               <MovePanel key={move.op.id} bench={bench} step={move.step} op={move.op} me={me} />
             </>
           ) : move.kind === 'which' ? (

@@ -1,9 +1,7 @@
 import type { MeView } from '@jubb/contract';
 import { agreedMinor, billOf, minutesLeft } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
-import { CorrectBooking } from './corrections/correct-booking.tsx';
 import { queries } from '../api/queries.ts';
 import { moneyWords } from '../money.ts';
 import { handsWords, inHandWords, promiseWords } from '../floor/time-words.ts';
@@ -30,7 +28,6 @@ export function JobHead({
   const { currency } = me.workshop;
   const agreed = agreedMinor(state);
   const bill = billOf(sheet, state, me.workshop);
-  const [wrong, setWrong] = useState(false);
   const slack = useQuery(queries.slack()).data?.[bench.job];
   const onFindings = useLocation().pathname.endsWith('/findings');
   return (
@@ -42,16 +39,7 @@ export function JobHead({
         <small>
           Job {booked?.number}
           {visits > 0 ? `, here before: ${visits}` : ''} · {booked?.customer.name} · {booked?.complaint}
-          {open && (
-            <>
-              {' · '}
-              <button type="button" className="btn-plain" onClick={() => setWrong(true)}>
-                Correct the booking
-              </button>
-            </>
-          )}
         </small>
-        {wrong && <CorrectBooking bench={bench} close={() => setWrong(false)} />}
       </div>
       <div className="fact">
         <small>

@@ -15,6 +15,7 @@ export const KEY_TABLE = {
   note: { key: 'n', does: 'a note, or a timer', at: 'bench' },
   mark: { key: 'm', does: 'a mark, an aid or a lead of your own', at: 'bench' },
   photo: { key: 'c', does: 'a picture from the camera', at: 'bench' },
+  correct: { key: 'a', does: 'put right what was said here, or at booking', at: 'bench' },
   end: { key: 'e', does: 'the job ends otherwise than repaired', at: 'bench' },
   down: { key: 'ArrowDown', does: 'on along the ladder', at: 'bench' },
   up: { key: 'ArrowUp', does: 'back along the ladder', at: 'bench' },

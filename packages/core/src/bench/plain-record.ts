@@ -1,6 +1,5 @@
 import { lowerFirst } from './wording.ts';
 import { formatQuantity } from '../quantities/index.ts';
-import { SOURCE_WORDS } from './sources/source-of.ts';
 import { badLine } from './bad/words.ts';
 import type { JobRecord } from './record.ts';
 
@@ -51,7 +50,7 @@ export function plainRecord(r: JobRecord): PlainRecord {
     ],
     renewed: r.renewed.map((p) => {
       const words = p.count > 1 ? `${p.count} × ${p.title}` : p.title;
-      const own = r.truth.sources.some((s) => s.title === p.title && s.from.startsWith(SOURCE_WORDS.customer));
+      const own = r.truth.sources.some((s) => s.title === p.title && s.own);
       return own ? `${words}, your own` : words;
     }),
     proved: [

@@ -1,7 +1,7 @@
 import type { Sheet } from '../sheet/index.ts';
 import { badThings, type BadThing } from './bad/bad-things.ts';
 import type { CorrectionPayloads } from './corrections/events.ts';
-import { sourceOf } from './sources/source-of.ts';
+import { customersOwn, sourceOf } from './sources/source-of.ts';
 import type { EndKind } from './ends/events.ts';
 import { END_TITLES } from './ends/words.ts';
 import type { BenchState, Stamp } from './state.ts';
@@ -11,7 +11,12 @@ export interface TruthRecord {
   /** Everything that was read outside or looked bad, and what became of it. */
   readonly bad: readonly BadThing[];
   /** Where each new part came from. */
-  readonly sources: readonly { readonly part: string; readonly title: string; readonly from: string }[];
+  readonly sources: readonly {
+    readonly part: string;
+    readonly title: string;
+    readonly from: string;
+    /** The customer's own. */ readonly own?: true;
+  }[];
   /** How it ended, where it was not repaired. */
   readonly end?: {
     readonly how: EndKind;
@@ -32,6 +37,7 @@ export function truthRecord(sheet: Sheet, state: BenchState): TruthRecord {
         part,
         title: sheet.parts[part]!.title,
         from: sourceOf(state, part) ?? 'nobody said where from',
+        ...(customersOwn(state, part) ? { own: true as const } : {}),
       })),
     corrections: state.corrections.map(({ what, of, title, before, now, reason, seq, at, by }) => ({
       what,

@@ -5,7 +5,7 @@ export { plan, Planner, type Limit } from './improve.ts';
 export { learn, learnBuying, stepTimes, USUAL_SPREAD, type Buying, type Learned, type StepTimes } from './learning.ts';
 export { PlanError } from './plan-error.ts';
 export { promise, promiseShares, type PromiseDates, type Unknowns } from './promise.ts';
-export { slackOf, SHOP_CALENDAR, type Slack } from './slack.ts';
+export { slackOf, type Slack } from './slack.ts';
 export { HELPER, spendMinor, suggestionsFor, type Agreement, type Suggestion } from './suggestions.ts';
 export * from './types.ts';
 export { lateJobs, readyAt, type LateJob, type LateLink, type Say } from './why-late.ts';

@@ -9,7 +9,7 @@ export interface Slack {
 }
 
 /** Opening hours of the shop: what a promise and its slack are counted in. */
-export const SHOP_CALENDAR = 'shop';
+const SHOP_CALENDAR = 'shop';
 
 /**
  * The one reckoning of slack: from when the job ends to its promise, in open minutes. Floor, bench and Plan ask this.

@@ -11,10 +11,13 @@ const WHYS = holdReasons.map((w) => [w, holdWords(w).replace(/^./, (c) => c.toUp
 export function WaitForm({
   bench,
   floor,
+  end,
   close,
 }: {
   readonly bench: Bench;
   readonly floor: FloorView | undefined;
+  /** It waits for nothing any more: it ends otherwise than repaired. */
+  readonly end: () => void;
   readonly close: () => void;
 }): React.JSX.Element {
   const parked = bench.state.parked !== undefined;
@@ -61,6 +64,9 @@ export function WaitForm({
           }}
         >
           {parked ? 'It waits for this too' : 'Hold it here'}
+        </button>
+        <button type="button" className="btn-line" onClick={end}>
+          It ends otherwise <kbd>e</kbd>
         </button>
         <button type="button" className="btn-line ms-auto" onClick={close}>
           Close

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { canonical, formatQuantity, inCanonical } from '../../quantities/index.ts';
 import { findingsForCustomer } from '../../quote/index.ts';
 import type { Finding, Sheet } from '../../sheet/index.ts';
-import { booked, librarySheet, now, upTo, type TestBench } from '../bench.fixtures.ts';
+import { booked, libraryNames, librarySheet, now, upTo, type TestBench } from '../bench.fixtures.ts';
 import {
   badThings,
   blockers,
@@ -40,6 +40,9 @@ describe('a look that is bad at the end', () => {
     expect(openBad(bench.sheet, bench.state).map((b) => b.key)).toEqual(['look:roll']);
     expect(bench.refused({ type: 'sign-off' }).blockers!.some((b) => b.op === op)).toBe(true);
     bench.do({ type: 'lead-back', op, suspect: 'bearing-out' });
+    // It is looked at anew: till then the old look says nothing of now, and cannot be led back from, or taken so, again.
+    expect(openBad(bench.sheet, bench.state)).toEqual([]);
+    expect(bench.refused({ type: 'accept-so', key: 'look:roll', reason: 'x' }).code).toBe('unknown-op');
     expect(bench.state.findings['bearing-out']).toBeUndefined();
     expect(now(bench).step.side).not.toBe('build');
     bench.run();
@@ -91,13 +94,50 @@ describe('a look that is bad at the end', () => {
   });
 });
 
+describe('a test that was led back from', () => {
+  test('is no failure of now until it is run again', () => {
+    const bench = booked(librarySheet('compressor-twin'), librarySheet('compressor-twin').variants[0]!.id);
+    const { accept, dimension } = bench.sheet.tests['leak-down']!;
+    bench.run((_, s) => {
+      const move = nextMove(bench.sheet, s);
+      return move.kind === 'op' && move.op.kind === 'test' && move.op.test === 'leak-down' && move.op.moment === 'now';
+    });
+    const { id: op } = now(bench).op;
+    const value = canonical(inCanonical(accept.high, dimension) * 2, dimension);
+    bench.do({ type: 'take-reading', op, value, how: 'hand' });
+    bench.do({ type: 'lead-back', op, suspect: 'valve-plate' });
+    expect(openBad(bench.sheet, bench.state)).toEqual([]);
+    bench.run((c) => c.type === 'take-reading' && c.op === op);
+    expect(bench.refused({ type: 'lead-back', op, suspect: 'valve-plate' }).says).toContain('has not failed');
+  });
+});
+
+describe('two settings that are made in one', () => {
+  test('one taken so ends the operation, and the other is confirmed as it was read', () => {
+    const name = libraryNames.find((n) =>
+      Object.values(librarySheet(n).settings).some((s) => s.together !== undefined),
+    )!;
+    const bench = booked(librarySheet(name), librarySheet(name).variants[0]!.id);
+    const own = Object.values(bench.sheet.settings).find((s) => s.together !== undefined)!;
+    const other = bench.sheet.settings[own.together!]!;
+    const far = canonical(inCanonical(own.band.high, own.dimension) * 3, own.dimension);
+    bench.run((_, s) => [own, other].every((x) => s.settings[x.id]?.rounds.at(-1)?.result !== undefined), {
+      reading: (what) => (what.startsWith(`${own.id} `) ? far : undefined),
+    });
+    const { op } = now(bench);
+    bench.do({ type: 'accept-so', key: `setting:${own.id}`, reason: 'the owner knows' });
+    expect(Object.keys(bench.state.done)).toContain(op.id);
+    expect(bench.state.settings[other.id]!.confirmed?.verdict).toBe('within');
+    expect(bench.state.settings[own.id]!.confirmed).toBeUndefined();
+  });
+});
+
 describe('used again although it was read outside', () => {
   /** The hub with one measure outside, judged so. */
   function judged(finding: Finding): TestBench {
     const bench = booked(librarySheet('hub-dolly'), 'six-stud');
-    const op = upTo(bench, 'measure');
+    upTo(bench, 'measure');
     const measure = bench.sheet.measures[(now(bench).op as { measure: string }).measure]!;
-    expect(op).toBeDefined();
     const limit = measure.min ?? measure.max!;
     const out = canonical(inCanonical(limit, measure.dimension) * (measure.min ? 0.99 : 1.01), measure.dimension);
     bench.run(undefined, {

@@ -63,6 +63,11 @@ export function openBad(pinned: Sheet, state: BenchState): readonly BadThing[] {
 
 const stampOf = (s: Stamp): Stamp => ({ seq: s.seq, at: s.at, by: s.by });
 
+/** What was read or seen before the work was led back past it is no state of now: it is read anew, and stands as the way back. */
+function sinceOpened<T extends Stamp & { readonly op: string }>(state: BenchState, last: T | undefined): T | undefined {
+  return last && last.seq > (state.reopened[last.op] ?? 0) ? last : undefined;
+}
+
 /** Accepted after it was read: what is read anew is judged anew. */
 function acceptance(state: BenchState, key: string, read: Stamp): Pick<BadThing, 'settled'> {
   const so = state.accepted[key];
@@ -86,7 +91,8 @@ const both = (value: Quantity, accepted: string): string => `${formatQuantity(va
 function badTest(test: Test, state: BenchState): BadThing[] {
   const of = (moment: Reading['moment']): Reading | undefined =>
     state.readings.findLast((r) => r.subject === 'test' && r.id === test.id && r.moment === moment);
-  const [came, now] = [of('as-found'), of('now')];
+  const came = of('as-found');
+  const now = sinceOpened(state, of('now'));
   const base = (r: Reading): Pick<BadThing, 'title' | 'says' | 'op' | 'read'> => ({
     title: test.title,
     says: [both(r.value, formatBand(test.accept)), ...(r.proof?.says ?? [])].join('. '),
@@ -160,7 +166,10 @@ function badLook(sheet: Sheet, state: BenchState, id: string): BadThing[] {
   const look = sheet.looks[id]!;
   const mine = state.looks.filter((l) => l.look === id);
   const came = mine.findLast((l) => l.moment === 'as-found');
-  const now = mine.findLast((l) => l.moment !== 'as-found');
+  const now = sinceOpened(
+    state,
+    mine.findLast((l) => l.moment !== 'as-found'),
+  );
   const base = (l: (typeof mine)[number]): Pick<BadThing, 'title' | 'says' | 'op' | 'read' | 'part'> => ({
     title: look.title,
     says: l.note ? `${l.title} (${l.note})` : l.title,

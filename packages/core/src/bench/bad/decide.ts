@@ -1,4 +1,5 @@
-import type { Op, Sheet } from '../../sheet/index.ts';
+import type { Op, OpOf, Sheet } from '../../sheet/index.ts';
+import type { NewEvent } from '../events.ts';
 import { findOp } from '../moves.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
@@ -21,9 +22,32 @@ export function acceptedSo(sheet: Sheet, state: BenchState, bad: BadThing, reaso
   const why = reason.trim();
   if (why === '') return refuse('not-complete', `${bad.title}: ${bad.says}`, 'Say why it is taken so');
   const op = findOp(sheet, state, bad.op)?.op;
-  const ends = op !== undefined && !state.done[op.id] && SETTLES.has(op.kind);
-  return accept({
+  const others = op?.kind === 'set' ? settingsBeside(sheet, state, op, bad) : [];
+  const ends = op !== undefined && !state.done[op.id] && SETTLES.has(op.kind) && others.every((o) => o.settled);
+  const confirmed = others.flatMap((o) => (ends && o.confirms ? [o.confirms] : []));
+  return accept(...confirmed, {
     type: 'accepted-so',
     payload: { op: ends ? op.id : null, key: bad.key, title: bad.title, says: bad.says, reason: why },
+  });
+}
+
+interface Beside {
+  /** Within its band, or taken so already. */
+  readonly settled: boolean;
+  readonly confirms?: NewEvent;
+}
+
+/** Settings that are made in one with the bad one: the operation ends when they are settled too, and those within are confirmed. */
+function settingsBeside(sheet: Sheet, state: BenchState, op: OpOf<'set'> & Op, bad: BadThing): readonly Beside[] {
+  const { together } = sheet.settings[op.setting] ?? {};
+  const ids = [op.setting, ...(together === undefined ? [] : [together])].filter((id) => `setting:${id}` !== bad.key);
+  return ids.map((id): Beside => {
+    const result = state.settings[id]?.rounds.at(-1)?.result;
+    if (result?.verdict !== 'within') return { settled: state.accepted[`setting:${id}`] !== undefined };
+    const { mean: value, uncertainty, verdict } = result;
+    return {
+      settled: true,
+      confirms: { type: 'setting-confirmed', payload: { op: op.id, setting: id, value, uncertainty, verdict } },
+    };
   });
 }

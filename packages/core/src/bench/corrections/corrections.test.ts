@@ -189,6 +189,42 @@ describe('what else was said wrong', () => {
     expect([bench.state.findings[part], bench.state.findingNotes[part]!.reason]).toEqual(['watch', 'A light mark']);
   });
 
+  test('what is left to be watched follows its finding: a deferral comes and goes with it', () => {
+    const bench = booked(librarySheet('hub-dolly'), 'six-stud');
+    bench.run((c) => c.type === 'complete' && c.op.startsWith('build/'));
+    const made = lastOf(bench, 'finding-made') as Extract<JobEvent, { type: 'finding-made' }>;
+    const { part } = made.payload;
+    const right = (to: object): void => bench.do({ type: 'correct', seq: made.seq, to, reason: 'seen again' });
+    right({ finding: 'watch', text: 'A light mark' });
+    expect(bench.state.deferrals[part]!.words).toBe('A light mark');
+    right({ finding: 'reuse', text: 'Clean after all' });
+    expect(bench.state.deferrals[part]).toBeUndefined();
+    const watched = booked(librarySheet('hub-dolly'), 'six-stud');
+    watched.run((c) => c.type === 'complete' && c.op.startsWith('build/'), {
+      finding: () => ({ finding: 'watch', reason: 'a mark' }),
+    });
+    const seq = lastOf(watched, 'finding-made').seq;
+    const of = (lastOf(watched, 'finding-made') as typeof made).payload.part;
+    watched.do({ type: 'correct', seq, to: { finding: 'reuse', text: 'wiped off' }, reason: 'it was dirt' });
+    expect(watched.state.deferrals[of]).toBeUndefined();
+    expect(JSON.stringify(plainRecord(buildRecord(watched.sheet, watched.state)).left)).not.toContain(
+      watched.sheet.parts[of]!.title,
+    );
+  });
+
+  test('an earlier answer of which one it is: what was told after it is told again', () => {
+    const bench = booked(librarySheet('alternator-brushpin'), null);
+    bench.do({ type: 'identify', question: 'groups', answer: '3' });
+    const first = lastOf(bench, 'identified');
+    // The plug tells no variant by itself: what its answer says of it stood on the one before.
+    bench.do({ type: 'identify', question: 'plug', answer: 'black' });
+    expect(bench.state.variant).toBe('three-group');
+    bench.do({ type: 'correct', seq: first.seq, to: { answer: '6' }, reason: 'counted again' });
+    expect(bench.state.variant).toBe('six-group');
+    expect(bench.state.identified.map((i) => i.answer)).toEqual(['6', 'black']);
+    expect(bench.refold()).toEqual(bench.state);
+  });
+
   test('the booking: serial, customer, complaint, limit, and what was answered', () => {
     const bench = booked(librarySheet('hub-dolly'), 'six-stud');
     const right = (to: object): void => bench.do({ type: 'correct', seq: 1, to, reason: 'told so by telephone' });

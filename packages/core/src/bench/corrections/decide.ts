@@ -1,10 +1,12 @@
 import { canonicalJson } from '../chain.ts';
 import { MOST_OF_A_PART, notACount, refuseCount } from '../decide/counts.ts';
 import { tell } from '../decide/identify.ts';
+import { followsFinding } from '../decide/findings.ts';
 import { decideTakeReading } from '../decide/readings.ts';
+import { staysOpen } from '../decide/strip.ts';
 import { adviseFinding } from '../measuring/advice.ts';
 import { apply } from '../evolve.ts';
-import type { EventPayloads, JobEvent } from '../events.ts';
+import type { EventPayloads, JobEvent, NewEvent } from '../events.ts';
 import { ladderOf } from '../moves.ts';
 import { jobSheet } from '../own.ts';
 import { comesUndone } from '../proving/leading-back.ts';
@@ -24,7 +26,7 @@ type Put = { readonly payload: object | null } | { readonly refused: Decision };
  * Puts right what was said: the earlier event stays in the log, and the log folds from now on as if it had said the right
  * thing. Later readings whose mean hung on a wrong one are judged anew; a setting whose confirmation no longer holds opens.
  */
-export function decideCorrect(state: BenchState, pinned: Sheet, command: Correct): Decision {
+export function decideCorrect(state: BenchState, pinned: Sheet, command: Correct, commandId: string): Decision {
   const events = eventsOf(state);
   const event = events[command.seq - 1];
   const now = event && asItStands(events)(event);
@@ -41,7 +43,7 @@ export function decideCorrect(state: BenchState, pinned: Sheet, command: Correct
   const changes = replayed(events, (e, before) => {
     if (refused) return undefined;
     const sheet = jobSheet(pinned, before);
-    if (e.seq !== now.seq) return e.seq > now.seq ? hangsOn(now, e, before, sheet) : undefined;
+    if (e.seq !== now.seq) return e.seq > now.seq ? hangsOn(now, e, before, sheet, command.to) : undefined;
     const put = rightedPayload(e, command.to, reason, before, sheet, state);
     if ('refused' in put) {
       refused = put.refused;
@@ -54,7 +56,10 @@ export function decideCorrect(state: BenchState, pinned: Sheet, command: Correct
   if (!own) return refuse('already-done', `${said.title}: it says ${said.words} already`, 'Give what it should be');
   const after =
     own.payload === null ? undefined : saidBy(jobSheet(pinned, state), { ...now, payload: own.payload } as JobEvent);
-  return accept({
+  const found = now.type === 'finding-made' ? (own.payload as EventPayloads['finding-made']) : undefined;
+  const part = found && found.finding !== (now.payload as typeof found).finding ? pinned.parts[found.part] : undefined;
+  const follows = found && part ? followsFinding(pinned, part, found.finding, found.reason, commandId) : [];
+  const corrected: NewEvent = {
     type: 'corrected',
     payload: {
       what: said.what,
@@ -65,7 +70,8 @@ export function decideCorrect(state: BenchState, pinned: Sheet, command: Correct
       reason,
       changes,
     },
-  });
+  };
+  return accept(corrected, ...follows);
 }
 
 /** Folds a log once more and asks of each event what should stand; those that then say something else, in order. */
@@ -93,7 +99,24 @@ function replayed(
 }
 
 /** What a later event says once an earlier one says something else; undefined where it does not hang on it. */
-function hangsOn(of: JobEvent, later: JobEvent, before: BenchState, sheet: Sheet): object | null | undefined {
+function hangsOn(
+  of: JobEvent,
+  later: JobEvent,
+  before: BenchState,
+  sheet: Sheet,
+  to: Righted,
+): object | null | undefined {
+  // Which one it is: every later answer was told together with those before it.
+  if ((of.type === 'identified' || of.type === 'job-booked') && later.type === 'identified')
+    return toldAgain(later.payload, before, sheet);
+  // What was left to be watched is no deferral any more, or another one.
+  if (of.type === 'finding-made' && later.type === 'deferral-made') {
+    const { part } = of.payload;
+    // Of a later finding it is its own matter.
+    if (later.payload.part !== part || before.findingNotes[part]?.seq !== of.seq) return undefined;
+    if (before.findings[part] !== 'watch') return null;
+    return to.text?.trim() ? { ...later.payload, words: to.text.trim() } : undefined;
+  }
   if (of.type !== 'reading-taken') return undefined;
   const { subject, id } = of.payload;
   if (
@@ -110,6 +133,13 @@ function hangsOn(of: JobEvent, later: JobEvent, before: BenchState, sheet: Sheet
     return { ...later.payload, value, uncertainty, verdict };
   }
   return undefined;
+}
+
+/** The same answer, with what now stands before it; as it was where they contradict each other: that is for hands to settle. */
+function toldAgain(said: EventPayloads['identified'], before: BenchState, sheet: Sheet): object | undefined {
+  const question = sheet.identify.find((q) => q.id === said.question);
+  const told = question && tell(sheet, question, said.answer, answersThatStand(before, question.id));
+  return told === undefined || 'problem' in told ? undefined : { op: said.op, ...told };
 }
 
 /** The same reading, judged with what stood before it. */
@@ -166,14 +196,14 @@ function rightedPayload(
           `One of: ${(look?.choices ?? []).map((c) => c.id).join(', ')}`,
         );
       const { open: _was, ...said } = event.payload;
-      const open = choice.verdict === 'bad' && said.moment !== 'as-found';
+      const open = staysOpen(sheet, before, look, said.moment, choice.verdict);
       return {
         payload: {
           ...said,
           choice: choice.id,
           title: choice.title,
           verdict: choice.verdict,
-          ...(open ? { open } : {}),
+          ...(open ? { open: true } : {}),
         },
       };
     }

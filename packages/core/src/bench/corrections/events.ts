@@ -2,8 +2,7 @@ import type { Quantity } from '../../quantities/index.ts';
 import type { Finding } from '../../sheet/index.ts';
 
 /** What can be put right. */
-export const correctable = ['reading', 'look', 'answer', 'count', 'finding', 'note', 'booking'] as const;
-export type Correctable = (typeof correctable)[number];
+export type Correctable = 'reading' | 'look' | 'answer' | 'count' | 'finding' | 'note' | 'booking';
 
 /** What it should have been; which fields are taken depends on what was said. `gone`: it was never so. */
 export interface Righted {

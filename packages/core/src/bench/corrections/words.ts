@@ -1,6 +1,8 @@
 import { formatQuantity } from '../../quantities/index.ts';
-import type { Sheet } from '../../sheet/index.ts';
+import type { LadderStep, Sheet } from '../../sheet/index.ts';
 import type { JobEvent } from '../events.ts';
+import { eventsOf, type BenchState } from '../state.ts';
+import { asItStands } from './as-it-stands.ts';
 import type { Correctable } from './events.ts';
 
 /** What an event said that can be put right: what it is about, and what was said, in words. */
@@ -58,4 +60,24 @@ export function saidBy(sheet: Sheet, event: JobEvent): Said | undefined {
     default:
       return undefined;
   }
+}
+
+/** What was said at a step and can be put right, as it stands, the oldest first. */
+export function saidAt(
+  sheet: Sheet,
+  state: BenchState,
+  step: LadderStep,
+): readonly (Said & { readonly event: JobEvent; readonly righted?: BenchState['corrections'][number] })[] {
+  const ops = new Set(step.ops.map((o) => o.id));
+  const events = eventsOf(state);
+  const standing = asItStands(events);
+  return events.flatMap((e) => {
+    const event = standing(e);
+    if (!event) return [];
+    const op = 'op' in event.payload ? event.payload.op : undefined;
+    const here = op ? ops.has(op) : event.type === 'noted' && event.payload.step === step.id;
+    const said = here ? saidBy(sheet, event) : undefined;
+    const righted = state.corrections.findLast((c) => c.of === event.seq);
+    return said ? [{ ...said, event, ...(righted ? { righted } : {}) }] : [];
+  });
 }

@@ -143,7 +143,7 @@ function choose(
     case 'accept-so':
       return decideAcceptSo(state, sheet, command);
     case 'correct':
-      return decideCorrect(state, sheet, command);
+      return decideCorrect(state, sheet, command, id);
     case 'end-otherwise':
       return decideEndOtherwise(state, command);
     case 'say-source':

@@ -1,4 +1,4 @@
-import { findings as allFindings, type Sheet } from '../../sheet/index.ts';
+import { findings as allFindings, type Finding, type Part, type Sheet } from '../../sheet/index.ts';
 import type { Command } from '../commands.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
@@ -43,18 +43,24 @@ export function decideJudge(
       payload: { op: reached.op.id, part, finding, reason, advised: advice.finding ?? null, says: advice.says },
     },
   ];
+  return accept(...events, ...followsFinding(sheet, known, finding, reason, commandId));
+}
+
+/** What follows from a finding: a deferral of what is watched, the question of an exchange unit where a body is scrap. */
+export function followsFinding(
+  sheet: Sheet,
+  part: Part,
+  finding: Finding,
+  reason: string,
+  commandId: string,
+): readonly NewEvent[] {
   if (finding === 'watch') {
-    const again = known.lookAgain === undefined ? {} : { again: known.lookAgain };
-    events.push({ type: 'deferral-made', payload: { part, title: known.title, words: reason, ...again } });
+    const again = part.lookAgain === undefined ? {} : { again: part.lookAgain };
+    return [{ type: 'deferral-made', payload: { part: part.id, title: part.title, words: reason, ...again } }];
   }
-  if (finding === 'scrap' && known.body) {
-    const exchange = sheet.exchange ? `${sheet.exchange.title}, ${sheet.exchange.order}?` : 'An exchange unit?';
-    events.push({
-      type: 'held',
-      payload: { hold: commandId, why: 'decision', note: `${known.title} is scrap. ${exchange}` },
-    });
-  }
-  return accept(...events);
+  if (finding !== 'scrap' || !part.body) return [];
+  const exchange = sheet.exchange ? `${sheet.exchange.title}, ${sheet.exchange.order}?` : 'An exchange unit?';
+  return [{ type: 'held', payload: { hold: commandId, why: 'decision', note: `${part.title} is scrap. ${exchange}` } }];
 }
 
 /** Records why the unit failed, with what was read and seen that speaks for it; or that it is not known. */

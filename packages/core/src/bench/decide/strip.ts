@@ -1,5 +1,5 @@
 import { whyNotOf } from '../../quantities/index.ts';
-import { stackAsSheet, type Sheet } from '../../sheet/index.ts';
+import { stackAsSheet, type Look, type Moment, type Sheet } from '../../sheet/index.ts';
 import type { Command } from '../commands.ts';
 import type { NewEvent } from '../events.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
@@ -53,8 +53,7 @@ export function decideLook(state: BenchState, sheet: Sheet, command: Of<'look'>)
       `One of: ${look.choices.map((c) => c.id).join(', ')}`,
     );
   const note = command.note?.trim();
-  // A part of its own is judged after it; what nobody judges is settled here.
-  const open = choice.verdict === 'bad' && reached.op.moment !== 'as-found' && !judgedLater(sheet, state, look.part);
+  const open = staysOpen(sheet, state, look, reached.op.moment, choice.verdict);
   return accept({
     type: 'looked',
     payload: {
@@ -68,6 +67,11 @@ export function decideLook(state: BenchState, sheet: Sheet, command: Of<'look'>)
       ...(open ? { open: true as const } : {}),
     },
   });
+}
+
+/** A bad look stays open unless it is how the unit came in, or the part that it is about is judged after it. */
+export function staysOpen(sheet: Sheet, state: BenchState, look: Look, moment: Moment, verdict: string): boolean {
+  return verdict === 'bad' && moment !== 'as-found' && !judgedLater(sheet, state, look.part);
 }
 
 /** Is a finding of the part still to come in this job? */

@@ -22,6 +22,11 @@ export function sourceOf(state: BenchState, part: string): string | undefined {
   return said.from === 'said' ? `${words}, ${said.by.name}` : words;
 }
 
+/** Is the new one of a part the customer's own? */
+export function customersOwn(state: BenchState, part: string): boolean {
+  return partsOnOrder(state).get(part)?.status !== 'arrived' && state.sources[part]?.from === 'customer';
+}
+
 /** Parts that still go in new on the way up, and of which nobody has said where from. */
 export function unsourced(sheet: Sheet, state: BenchState): readonly string[] {
   const ops = ladderOf(sheet, state).build.flatMap((s) => s.ops);

@@ -40,8 +40,7 @@ describe('a new part', () => {
     bench.do({ type: 'order-parts', lines: [line] });
     expect(unsourced(bench.sheet, bench.state)).not.toContain(part);
     expect(bench.refused({ type: 'complete', op, ticks: ['check'] }).code).toBe('not-here');
-    const { hold } = bench.state.holds.at(-1)! as unknown as { hold?: string };
-    expect(hold).toBeUndefined();
+    expect(bench.state.holds.at(-1)).toMatchObject({ why: 'parts' });
     bench.do({ type: 'arrive-part', line: Object.keys(bench.state.partLines)[0]!, missing: [] });
     bench.do({ type: 'complete', op, ticks: ['check'] });
     expect(sourceOf(bench.state, part)).toBe('ZN-1, Tarbert Bearings');

@@ -120,7 +120,7 @@ export const recordSchema = {
             sources: listOf({
               type: 'object',
               required: ['part', 'title', 'from'],
-              properties: { part: text, title: text, from: text },
+              properties: { part: text, title: text, from: text, own: { const: true } },
             }),
             corrections: listOf(
               stamped({ what: text, of: { type: 'integer' }, title: text, before: text, now: text, reason: text }, [
