@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import { once } from 'node:events';
 import { createServer, type Server } from 'node:http';
 import type { HTTPRequest, Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
@@ -291,6 +292,7 @@ describe('another page on the same host', () => {
     server = createServer((_, response) =>
       response.setHeader('content-type', 'text/html').end('<!doctype html><title>x</title><p>elsewhere</p>'),
     ).listen(port, '127.0.0.1');
+    await once(server, 'listening');
     await page.goto(`http://127.0.0.1:${port}/`);
     await page.evaluate(async (base: string) => {
       const form = new FormData();

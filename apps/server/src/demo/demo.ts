@@ -21,10 +21,13 @@ import { deskJobs } from './desk-jobs.ts';
 import { playDesk, stockParts } from './desk.ts';
 import { otherJobs } from './other-jobs.ts';
 import { keepPhoto } from './photo.ts';
+import { demoPromise } from './promise.ts';
 import { standJobs } from './stand-jobs.ts';
 import { customers, drawers, hubJobs, instruments, people, workshop, type DemoJob } from './scenario.ts';
 
 const MINUTE = 60_000;
+/** Where the demo's shop stands: as a new workshop is set up. */
+const DEMO_ZONE = 'Europe/London';
 
 const FIRST_PIN_FIGURES = 8;
 
@@ -93,8 +96,7 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
   const customer = await db.getRepository(Customer).findOneByOrFail({ name: job.customer });
   let at = new Date(now.getTime() - job.bookedMinutesAgo * MINUTE);
   const asker = (): Asker => ({ person, at, device: job.place ?? 'bench' });
-  const promise = new Date(now.getTime() + job.promiseMinutes * MINUTE);
-  promise.setMinutes(0, 0, 0);
+  const promise = demoPromise(now, job.promiseMinutes, DEMO_ZONE);
   const { id } = await app.get(BookingService).book(
     {
       commandId: randomUUID(),

@@ -138,7 +138,7 @@ export interface DemoJob {
   readonly complaint: string;
   readonly by: string;
   readonly bookedMinutesAgo: number;
-  /** From now. */
+  /** From now, its days in working days: see `demoPromise`. */
   readonly promiseMinutes: number;
   readonly paceMinutes: number;
   readonly spendLimitMinor: number;

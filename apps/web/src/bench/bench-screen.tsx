@@ -1,5 +1,15 @@
 import type { MeView } from '@jubb/contract';
-import { END_TITLES, holdWords, ladderOf, lowerFirst, nextMove, opTitle, sideWords, wayBackOf } from '@jubb/core/bench';
+import {
+  END_TITLES,
+  holdWords,
+  ladderOf,
+  lowerFirst,
+  nextMove,
+  opTitle,
+  sideWords,
+  standingNow,
+  wayBackOf,
+} from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -7,6 +17,7 @@ import { queries } from '../api/queries.ts';
 import { LadderDrawing } from '../drawing/ladder-drawing.tsx';
 import { useBusyHands, useWakeLock } from '../frame/hands-busy.ts';
 import { useKeys } from '../frame/keys.ts';
+import { usePhone } from '../frame/narrow.ts';
 import { useSpeechOn } from '../frame/speech.ts';
 import { AheadBar } from './ahead-bar.tsx';
 import { Caution } from './caution.tsx';
@@ -30,6 +41,13 @@ const FOOT: readonly (readonly [Extra, string, string])[] = [
   ['correct', 'Correct', 'a'],
 ];
 
+type Face = 'ladder' | 'move' | 'now';
+const FACES: readonly (readonly [Face, string])[] = [
+  ['ladder', 'Ladder'],
+  ['move', 'Move'],
+  ['now', 'True now'],
+];
+
 /** A job at its bench: the ladder, the move, and what is true now. */
 export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.Element {
   const { id = '' } = useParams();
@@ -45,9 +63,14 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   const drawn = bench !== undefined;
   useEffect(() => footIsThere(drawn), [drawn]);
   const [speaks, setSpeaks] = useSpeechOn();
+  const [face, setFace] = useState<Face>('move');
+  const phone = usePhone();
   useBusyHands();
   useWakeLock();
-  const toggle = (e: Extra): void => setExtra(extra === e ? undefined : e);
+  const toggle = (e: Extra): void => {
+    setExtra(extra === e ? undefined : e);
+    setFace('move');
+  };
   useKeys({
     working: () => setWorking(!working),
     wait: () => toggle('wait'),
@@ -86,14 +109,41 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   const caution = move.kind === 'op' ? move.step.ops.find((o) => o.kind === 'caution') : undefined;
   const parked = state.parked !== undefined;
   const back = wayBackOf(sheet, state);
+  const never = standingNow(sheet, state).length;
+  // What is picked on the ladder, or put on record, shows where the move stands.
+  const look = (step: string | undefined): void => {
+    setPeek(step);
+    setFace('move');
+  };
   const shownStep =
     ladderOf(sheet, state).all.find((x) => x.id === peek) ?? (move.kind === 'op' ? move.step : undefined);
+  const onRecord = (
+    <>
+      {FOOT.map(([kind, title, key]) => (
+        <button key={kind} type="button" aria-pressed={extra === kind} onClick={() => toggle(kind)}>
+          {title} <kbd>{key}</kbd>
+        </button>
+      ))}
+      <button type="button" aria-pressed={speaks} onClick={() => setSpeaks(!speaks)}>
+        Voice <kbd>v</kbd>
+      </button>
+    </>
+  );
   return (
     <main className="bench" aria-busy={!bench.fresh}>
       <JobHead bench={bench} me={me} visits={visits.length} toggle={toggle} extra={extra} />
-      <div className="benchmain">
+      {/* A phone shows one of the three at a time; wider screens show them side by side, and not these. */}
+      <div className="faces" role="group" aria-label="What to show">
+        {FACES.map(([is, title]) => (
+          <button key={is} type="button" aria-pressed={face === is} onClick={() => setFace(is)}>
+            {title}
+            {is === 'now' && never > 0 && <span className="never">Do not: {never}</span>}
+          </button>
+        ))}
+      </div>
+      <div className="benchmain" data-face={face}>
         <section className="lad" aria-label="Ladder" tabIndex={0}>
-          <LadderDrawing sheet={sheet} state={state} peeked={peek} peek={setPeek} />
+          <LadderDrawing sheet={sheet} state={state} peeked={peek} peek={look} />
         </section>
         <section className="mid" aria-label="The move">
           {extra && (
@@ -134,7 +184,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
               <b>Back for: {lowerFirst(back.suspect)}</b> {back.test}, {back.says}
             </div>
           )}
-          <RefusalBox bench={bench} look={(step) => setPeek(step)} />
+          <RefusalBox bench={bench} look={look} />
           {peek !== undefined && (move.kind !== 'op' || peek !== move.step.id) && (
             <StepPeek bench={bench} step={peek} close={() => setPeek(undefined)} />
           )}
@@ -172,18 +222,19 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
       </div>
       <div className="benchfoot">
         <div id="foot" />
-        {!state.signed && (
-          <div className="foot">
-            {FOOT.map(([kind, title, key]) => (
-              <button key={kind} type="button" aria-pressed={extra === kind} onClick={() => toggle(kind)}>
-                {title} <kbd>{key}</kbd>
+        {!state.signed &&
+          (phone ? (
+            <div className="foot">
+              <button type="button" popoverTarget="put-on-record">
+                Put on record
               </button>
-            ))}
-            <button type="button" aria-pressed={speaks} onClick={() => setSpeaks(!speaks)}>
-              Voice <kbd>v</kbd>
-            </button>
-          </div>
-        )}
+              <div id="put-on-record" popover="auto" onClick={(e) => e.currentTarget.hidePopover()}>
+                {onRecord}
+              </div>
+            </div>
+          ) : (
+            <div className="foot">{onRecord}</div>
+          ))}
       </div>
     </main>
   );

@@ -65,7 +65,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
     <main className="bench findings">
       <JobHead bench={bench} me={me} visits={visits.length} toggle={() => undefined} extra={undefined} />
       <div className="findingsmain">
-        <section className="left" aria-label="Findings">
+        <section className="left" aria-label="Findings" tabIndex={0}>
           <h2>
             Findings, {done} of {judged.length} judged
           </h2>

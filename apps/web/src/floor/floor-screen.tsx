@@ -47,7 +47,7 @@ export default function FloorScreen(): React.JSX.Element {
   const elsewhere = jobs.filter((j) => !known.has(j.place ?? ''));
   const used = shelves.filter(at);
   const free = shelves.find((s) => !at(s));
-  const items = nextItems(jobs, now, moves.data);
+  const items = nextItems(jobs, now, moves.data, slack.data);
   return (
     <MoveContext jobs={floor.data.jobs} refused={setRefused}>
       <main className="floor">

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { JobLine, PlanMove } from '@jubb/contract';
+import type { JobLine, PlanMove, SlackView } from '@jubb/contract';
 import { clockLeft } from '../frame/use-now.ts';
 import { fitted } from '../bench/extras/smaller.ts';
 import { jobLine } from './job-line.fixtures.ts';
@@ -96,7 +96,17 @@ describe('next moves', () => {
     const parked = job(5);
     const held = job(6, { hold: { why: 'parts', note: '', since: now.toISOString() } });
     expect(nextItems([{ ...parked, notices: { ...parked.notices, parked: true } }, held], now)).toEqual([]);
-    expect(nextItems([job(7, { promise: inMinutes(30) })], now)[0]!.late).toBe(true);
+    const begins = (m: number): number => now.getTime() / 60_000 + m;
+    const slack = (latest: number): SlackView => ({ j7: { minutes: 0, planned: false, latest: begins(latest) } });
+    expect(nextItems([job(7, { promise: inMinutes(30) })], now, [], slack(-10))[0]!.late).toBe(true);
+    expect(nextItems([job(7, { promise: inMinutes(30) })], now, [], slack(10))[0]!.late).toBe(false);
+  });
+  test('it must begin in the shop’s hours; by its promise until they are known', () => {
+    const weekend = { j7: { minutes: 60, planned: false, latest: now.getTime() / 60_000 + 20 } };
+    const [known] = nextItems([job(7)], now, [], weekend);
+    expect([known!.mustBegin, new Date(known!.at).toISOString()]).toEqual([true, inMinutes(20)]);
+    const [not] = nextItems([job(7)], now);
+    expect([not!.mustBegin, new Date(not!.at).toISOString()]).toEqual([undefined, inMinutes(600)]);
   });
 });
 

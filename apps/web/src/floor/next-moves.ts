@@ -1,4 +1,4 @@
-import type { JobLine, PlanMove } from '@jubb/contract';
+import type { JobLine, PlanMove, SlackView } from '@jubb/contract';
 
 export interface NextItem {
   readonly key: string;
@@ -10,6 +10,8 @@ export interface NextItem {
   readonly late: boolean;
   /** `at` is when the plan in force begins it. */
   readonly planned?: boolean;
+  /** `at` is when it must have begun, counted in hours that the shop is open. */
+  readonly mustBegin?: boolean;
 }
 
 const AHEAD = { oven: 'Oven on', soak: 'Lay in to soak', tool: 'Fetch', order: 'See that it is here' } as const;
@@ -18,10 +20,15 @@ const NO_PROMISE = Number.MAX_SAFE_INTEGER;
 
 /**
  * Everything in the shop that wants a hand, by time: waits when they end, work by the latest time at which it must
- * begin to keep its promise, or where a plan is in force by that plan. What is parked or held wants no hand, and a job that waits by the clock wants one when its
+ * begin in the shop's hours to keep its promise, or where a plan is in force by that plan. What is parked or held wants no hand, and a job that waits by the clock wants one when its
  * clock has run.
  */
-export function nextItems(jobs: readonly JobLine[], now: Date, moves: readonly PlanMove[] = []): readonly NextItem[] {
+export function nextItems(
+  jobs: readonly JobLine[],
+  now: Date,
+  moves: readonly PlanMove[] = [],
+  slack: SlackView = {},
+): readonly NextItem[] {
   const ms = now.getTime();
   // The first thing that the plan in force has for hands to do on each job and that is not over.
   const planned = new Map<string, PlanMove>();
@@ -50,7 +57,10 @@ export function nextItems(jobs: readonly JobLine[], now: Date, moves: readonly P
       waits.some((w) => w.kind === 'now' && w.words.startsWith(job.nextMove))
     )
       return waits;
-    const latest = job.promise ? new Date(job.promise).getTime() - job.minutesLeft * 60_000 : NO_PROMISE;
+    const promised = job.promise ? new Date(job.promise).getTime() : NO_PROMISE;
+    // Until the shop's hours are known, by its promise: only they tell when it must begin.
+    const begins = slack[job.id]?.latest;
+    const latest = begins === undefined ? promised : begins * 60_000;
     const plan = planned.get(job.id);
     const at = plan ? plan.start * 60_000 : latest;
     // Made ready before the work that wants it, and so told before it.
@@ -61,6 +71,7 @@ export function nextItems(jobs: readonly JobLine[], now: Date, moves: readonly P
       at: at - 1,
       kind: 'ready',
       late: false,
+      ...(!plan && begins !== undefined ? { mustBegin: true } : {}),
     }));
     return [
       ...waits,
@@ -72,7 +83,7 @@ export function nextItems(jobs: readonly JobLine[], now: Date, moves: readonly P
         at,
         kind: 'begin',
         late: latest < ms,
-        ...(plan ? { planned: true } : {}),
+        ...(plan ? { planned: true } : begins === undefined ? {} : { mustBegin: true }),
       },
     ];
   });

@@ -30,12 +30,20 @@ const drawn = (item: Partial<NextItem>, first = false): string =>
 
 describe('one of the next moves', () => {
   test('without a plan its moment is when it must have begun, and is said so', () => {
-    expect(drawn({})).toBe('|Thu 14:30|at the latest|Cap off|C · Dolly wheel hub · 1 h 34 min|');
-    expect(drawn({ at: new Date(2026, 10, 24, 14, 30).getTime() })).toMatch(/^\|14:30\|at the latest\|/);
+    expect(drawn({ mustBegin: true })).toBe('|Thu 14:30|at the latest|Cap off|C · Dolly wheel hub · 1 h 34 min|');
+    expect(drawn({ mustBegin: true, at: new Date(2026, 10, 24, 14, 30).getTime() })).toMatch(
+      /^\|14:30\|at the latest\|/,
+    );
+  });
+
+  test('until the shop’s hours are known, only what was promised is said', () => {
+    expect(drawn({})).toMatch(/^\|Thu 14:30\|promised\|/);
   });
 
   test('what is made ready is ready by its moment', () => {
-    expect(drawn({ kind: 'ready', words: 'Oven on' })).toMatch(/^\|Thu 14:30\|at the latest\|Oven on\|/);
+    expect(drawn({ kind: 'ready', words: 'Oven on', mustBegin: true })).toMatch(
+      /^\|Thu 14:30\|at the latest\|Oven on\|/,
+    );
   });
 
   test('by a plan it is when it begins; what is begun by the plan already is begun today', () => {

@@ -27,12 +27,12 @@ export const NextRow = memo(function NextRow({
             ).replace('Today ', '')
           : 'Any time';
   // Without a plan the moment is not when it begins, but when it must have begun; what is made ready is ready by then in any case.
-  const latest = item.kind !== 'wait' && when !== 'Now' && when !== 'Any time' && !item.planned && !item.late;
+  const dated = item.kind !== 'wait' && when !== 'Now' && when !== 'Any time' && !item.planned && !item.late;
   return (
     <Link to={`/job/${job.id}`} className={`nm ${first ? 'now' : ''} ${item.kind}`}>
       <span className={`t ${item.late ? 'late' : ''}`}>
         {when}
-        {latest && <small>at the latest</small>}
+        {dated && <small>{item.mustBegin ? 'at the latest' : 'promised'}</small>}
       </span>
       <span>
         <b>{item.words}</b>

@@ -13,7 +13,10 @@ export function promiseWords(iso: string, now: Date): string {
 const DAY = 8 * 60;
 
 /** Time in hand before the promise, in open hours: "4 h in hand", "2 working days late", and whether the plan has it. */
-export function inHandWords({ minutes, planned }: Slack): { readonly words: string; readonly late: boolean } {
+export function inHandWords({ minutes, planned }: Omit<Slack, 'latest'>): {
+  readonly words: string;
+  readonly late: boolean;
+} {
   const size = Math.abs(Math.round(minutes));
   const days = Math.floor(size / DAY);
   const span =

@@ -18,6 +18,24 @@ import { useTheme } from './theme.ts';
 const WEEK_MS = 150;
 const JOB_MS = 5000;
 
+interface Place {
+  readonly to: string;
+  readonly title: string;
+  /** Stands on the rail of a tablet held upright too; the others are under More there. */
+  readonly near?: true;
+}
+
+const PLACES: readonly Place[] = [
+  { to: '/', title: 'Floor', near: true },
+  { to: '/plan', title: 'Plan', near: true },
+  { to: '/sheets', title: 'Sheets' },
+  { to: '/parts', title: 'Parts', near: true },
+  { to: '/reckoner', title: 'Reckoner' },
+  { to: '/stands', title: 'Stands' },
+  { to: '/verify', title: 'Verify' },
+];
+const OWNERS: readonly Place[] = [...PLACES, { to: '/shop', title: 'Shop' }];
+
 /** The rail, the state of the line to the server, and the screen below. */
 export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const client = useQueryClient();
@@ -27,6 +45,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const [theme, turnTheme] = useTheme();
   const [finding, setFinding] = useState(false);
   const { pathname } = useLocation();
+  const places = me.person.role === 'owner' ? OWNERS : PLACES;
   // The Reckoner finds its own with the same key.
   const find = pathname.startsWith('/reckoner') ? undefined : () => setFinding(true);
   useKeys({ keys: () => showKeys(true), theme: turnTheme, reckoner: () => void navigate('/reckoner'), find });
@@ -81,43 +100,30 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           Jubb
         </NavLink>
         <nav className="d-flex" aria-label="Main">
-          <NavLink to="/" end className="place">
-            Floor
-          </NavLink>
-          <NavLink to="/plan" className="place">
-            Plan
-          </NavLink>
-          <NavLink to="/sheets" className="place">
-            Sheets
-          </NavLink>
-          <NavLink to="/parts" className="place">
-            Parts
-          </NavLink>
-          <NavLink to="/reckoner" className="place">
-            Reckoner
-          </NavLink>
-          <NavLink to="/stands" className="place">
-            Stands
-          </NavLink>
-          <NavLink to="/verify" className="place">
-            Verify
-          </NavLink>
-          {me.person.role === 'owner' && (
-            <NavLink to="/shop" className="place">
-              Shop
+          {places.map(({ to, title, near }) => (
+            <NavLink key={to} to={to} end={to === '/'} className={near ? 'place' : 'place far'}>
+              {title}
             </NavLink>
-          )}
+          ))}
         </nav>
         <span className="gap" />
         <RailTimers />
         <button type="button" onClick={() => setFinding(true)} aria-label="Find">
           Find <kbd>/</kbd>
         </button>
-        <button type="button" onClick={turnTheme} aria-label={theme === 'day' ? 'Night bench' : 'Day bench'}>
+        <button
+          type="button"
+          className="far"
+          onClick={turnTheme}
+          aria-label={theme === 'day' ? 'Night bench' : 'Day bench'}
+        >
           {theme === 'day' ? 'Night' : 'Day'}
         </button>
-        <button type="button" onClick={() => showKeys(true)} aria-label="Keys">
+        <button type="button" className="far" onClick={() => showKeys(true)} aria-label="Keys">
           ?
+        </button>
+        <button type="button" className="more" popoverTarget="more-places">
+          More
         </button>
         <button
           type="button"
@@ -127,6 +133,21 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           {me.person.initials}
         </button>
       </header>
+      <div id="more-places" popover="auto" onClick={(e) => e.currentTarget.hidePopover()}>
+        <nav aria-label="More">
+          {places.map(({ to, title }) => (
+            <NavLink key={to} to={to} end={to === '/'}>
+              {title}
+            </NavLink>
+          ))}
+          <button type="button" onClick={turnTheme}>
+            {theme === 'day' ? 'Night bench' : 'Day bench'}
+          </button>
+          <button type="button" onClick={() => showKeys(true)}>
+            Keys
+          </button>
+        </nav>
+      </div>
       <div
         style={{
           display: 'grid',

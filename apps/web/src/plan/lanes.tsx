@@ -2,7 +2,7 @@ import type { Minute, Pin, Plan, PlanProblem, Resource } from '@jubb/core/planni
 import type { PlanJobLabel } from '@jubb/contract';
 import { memo, useMemo, useRef, useState } from 'react';
 import type { WeekAxis } from './week-axis.ts';
-import { ALONE, barsOf, FLAG_WIDE, flagsOf, runsOf, wordsOf, type Bar } from './week-bars.ts';
+import { ALONE, barsOf, FLAG_WIDE, flagsOf, labelIn, runsOf, wordsOf, type Bar } from './week-bars.ts';
 
 /** Units of the drawing: it is as wide as its column. */
 export const LANE_LEFT = 122;
@@ -151,7 +151,8 @@ export const Lanes = memo(function Lanes({
         const length = bar.slot.end - bar.slot.start;
         const lane = shown ? (rows.find((o) => shown.on?.includes(o.r.id) && o.r.kind === row.r.kind) ?? row) : row;
         const x = axis.x(start);
-        const w = Math.max(3, axis.x(start + length) - x);
+        // Never over the next one: however short a piece is, a press finds it.
+        const w = Math.max(1, axis.x(start + length) - x);
         if (x >= right - 1) return null;
         const { attended, title } = bar.activity;
         const pinned = pins.has(bar.activity.id);
@@ -196,14 +197,21 @@ export const Lanes = memo(function Lanes({
           const x = axis.x(run.from);
           const w = axis.x(run.to) - x;
           if (x >= right - 1 || w < 1) return null;
+          const middle = top + t / 2;
+          const stands = labelIn(w, t - 16, run.name);
           return (
             <g
               key={`${r.id}/${run.job}/${run.from}`}
               className={`planrun ${run.attended ? 'on' : 'alone'} ${late.has(run.job) ? 'late' : ''}`}
             >
-              {late.has(run.job) && <rect x={x} y={top + 8} width={Math.max(4, w)} height={t - 16} />}
-              {w > 34 && (
-                <text x={x + 5} y={top + t / 2 + 5}>
+              <rect x={x} y={top + 8} width={Math.max(2, w)} height={t - 16} />
+              {stands === 'along' && (
+                <text x={x + 5} y={middle + 5}>
+                  {run.name}
+                </text>
+              )}
+              {stands === 'upright' && (
+                <text transform={`translate(${x + w / 2 + 5} ${middle}) rotate(-90)`} textAnchor="middle">
                   {run.name}
                 </text>
               )}

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { api, ApiError } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useKeys } from '../frame/keys.ts';
+import { usePhone } from '../frame/narrow.ts';
 import { LANE_LEFT, Lanes, LANES_WIDTH } from './lanes.tsx';
 import { PlanList } from './plan-list.tsx';
 import { Agree } from './agree.tsx';
@@ -25,7 +26,10 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
   const week = useQuery(queries.week());
   const [pins, setPins] = useState<readonly (readonly Pin[])[]>([]);
   const [days, setDays] = useState(4);
-  const [list, setList] = useState(false);
+  // A week in lanes has no room on a phone: it is read there as a list, by hands.
+  const phone = usePhone();
+  const [asList, setList] = useState(false);
+  const list = asList || phone;
   const [chosen, setChosen] = useState<string>();
   const [moved, setMoved] = useState<Pin>();
   const [tried, setTried] = useState<Tried>();
@@ -119,7 +123,7 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
   const mayTake = plan !== undefined && !busy && !inForce && agreed && me.person.role !== 'parts';
   useKeys({
     days: () => setDays(days === 4 ? 1 : 4),
-    list: () => setList(!list),
+    list: () => setList(!asList),
     pin: pinChosen,
     undo: pins.length > 0 || changed ? undo : undefined,
     go: mayTake && !moved ? () => void take() : undefined,
@@ -186,17 +190,21 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
           </div>
         )}
         <div className="planfoot">
-          <button
-            type="button"
-            className="btn-line"
-            aria-pressed={days === 1}
-            onClick={() => setDays(days === 4 ? 1 : 4)}
-          >
-            {days === 4 ? 'One day' : 'The week'} <kbd>d</kbd>
-          </button>
-          <button type="button" className="btn-line" aria-pressed={list} onClick={() => setList(!list)}>
-            {list ? 'Lanes' : 'List'} <kbd>l</kbd>
-          </button>
+          {!phone && (
+            <>
+              <button
+                type="button"
+                className="btn-line"
+                aria-pressed={days === 1}
+                onClick={() => setDays(days === 4 ? 1 : 4)}
+              >
+                {days === 4 ? 'One day' : 'The week'} <kbd>d</kbd>
+              </button>
+              <button type="button" className="btn-line" aria-pressed={list} onClick={() => setList(!asList)}>
+                {list ? 'Lanes' : 'List'} <kbd>l</kbd>
+              </button>
+            </>
+          )}
           <button type="button" className="btn-line" disabled={!chosen} onClick={pinChosen}>
             {held.some((p) => p.activity === chosen) ? 'Unpin' : 'Pin'} <kbd>p</kbd>
           </button>

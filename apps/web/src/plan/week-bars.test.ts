@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { PlanJobLabel } from '@jubb/contract';
-import { FLAG_WIDE, flagsOf, runsOf, wordsOf, type Bar } from './week-bars.ts';
+import { FLAG_WIDE, flagsOf, labelIn, runsOf, wordsOf, type Bar } from './week-bars.ts';
 
 const label = (number: number, due: number | null): PlanJobLabel => ({
   id: `j${number}`,
@@ -34,6 +34,16 @@ describe('runs of a lane', () => {
       ['a', 60, 70],
       ['a', 70, 90],
     ]);
+  });
+});
+
+describe('the number of a bar', () => {
+  test('stands along it, upright where it is narrow, and is never cut', () => {
+    expect(labelIn(40, 46, '307')).toBe('along');
+    expect(labelIn(30, 46, '307')).toBe('upright');
+    expect(labelIn(15, 46, '307')).toBe('upright');
+    expect(labelIn(10, 46, '307')).toBeUndefined();
+    expect(labelIn(30, 20, '307')).toBeUndefined();
   });
 });
 

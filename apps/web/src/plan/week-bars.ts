@@ -55,6 +55,21 @@ export function runsOf(bars: readonly Bar[]): readonly Run[] {
   return out;
 }
 
+/** How wide a figure of a bar's number is, and how tall its line, in the drawing's units. */
+const FIGURE = 7.6;
+const LINE = 14;
+
+/**
+ * How the number of a run stands in its bar: along it, upright where it is narrow, or not at all: never cut.
+ * @param wide of the bar
+ * @param tall of the bar
+ */
+export function labelIn(wide: number, tall: number, name: string): 'along' | 'upright' | undefined {
+  const long = name.length * FIGURE;
+  if (wide >= long + 8) return 'along';
+  return wide >= LINE && tall >= long ? 'upright' : undefined;
+}
+
 /** A promise in the days shown: those of about one moment stand beside each other, in rows. */
 export interface Flag {
   readonly label: PlanJobLabel;

@@ -46,7 +46,7 @@ export default function RecordScreen(): React.JSX.Element {
   };
   return (
     <main className="page">
-      <div className="noprint d-flex gap-2 mb-3" style={{ maxWidth: 900, margin: '0 auto' }}>
+      <div className="noprint d-flex flex-wrap gap-2 mb-3" style={{ maxWidth: 900, margin: '0 auto' }}>
         <Link to={`/job/${id}`} className="btn-line">
           Bench
         </Link>

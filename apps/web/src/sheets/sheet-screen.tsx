@@ -30,7 +30,7 @@ export default function SheetScreen({ me }: { readonly me: MeView }): React.JSX.
   const shown = variant ?? sheet.variants[0]?.id;
   return (
     <main className="page">
-      <div className="noprint d-flex gap-2 mb-3" style={{ maxWidth: 1000, margin: '0 auto' }}>
+      <div className="noprint d-flex flex-wrap gap-2 mb-3" style={{ maxWidth: 1000, margin: '0 auto' }}>
         <Link to="/sheets" className="btn-line">
           Library
         </Link>

@@ -24,7 +24,7 @@ export default function UnitScreen(): React.JSX.Element {
   const trends = trendsOf(visits).slice(0, MOST_DRAWN);
   return (
     <main className="page unitpage">
-      <div className="d-flex justify-content-between align-items-end">
+      <div className="d-flex flex-wrap justify-content-between align-items-end gap-2">
         <div>
           <h1>
             {serial}, {model}
@@ -33,7 +33,7 @@ export default function UnitScreen(): React.JSX.Element {
             {customer.name} · {visits.length === 1 ? 'one visit' : `${visits.length} visits`}
           </p>
         </div>
-        <div className="d-flex gap-3 align-items-end">
+        <div className="d-flex flex-wrap gap-3 align-items-end">
           <Runs key={unit.data.hoursPerWeek} unit={unit.data} />
           <Link to="/book" className="btn-line">
             Book in

@@ -33,19 +33,19 @@ describe('time in hand', () => {
       a: { start: 0, end: 4 * DAY + 14 * HOUR, on: [] },
       b: { start: 0, end: 4 * DAY + 17 * HOUR, on: [] },
     };
-    expect(slackOf(shop(4 * DAY, j), slots, j)).toEqual({ minutes: 2 * HOUR, planned: true });
+    expect(slackOf(shop(4 * DAY, j), slots, j)).toMatchObject({ minutes: 2 * HOUR, planned: true });
   });
 
   test('late by the plan is late in open hours', () => {
     const j = job(2 * DAY + 12 * HOUR);
     const slots = { a: { start: 0, end: 1, on: [] }, b: { start: 0, end: 3 * DAY + 9 * HOUR, on: [] } };
-    expect(slackOf(shop(0, j), slots, j)).toEqual({ minutes: -(5 + 1) * HOUR, planned: true });
+    expect(slackOf(shop(0, j), slots, j)).toMatchObject({ minutes: -(5 + 1) * HOUR, planned: true });
   });
 
   test('not planned: the work that is left, from now, in open hours', () => {
     const j = job(DAY + 10 * HOUR);
     // At four in the afternoon an hour is left of the day: five of the six come tomorrow, until one.
-    expect(slackOf(shop(16 * HOUR, j), {}, j)).toEqual({ minutes: -3 * HOUR, planned: false });
+    expect(slackOf(shop(16 * HOUR, j), {}, j)).toMatchObject({ minutes: -3 * HOUR, planned: false });
   });
 
   test('not planned: a part that comes later holds it up', () => {
@@ -53,6 +53,16 @@ describe('time in hand', () => {
     const free = job(4 * DAY + 17 * HOUR);
     const [late, soon] = [waits, free].map((j) => slackOf(shop(8 * HOUR, j), {}, j)!.minutes);
     expect(soon! - late!).toBeGreaterThan(2 * 9 * HOUR);
+  });
+
+  test('it must begin while the shop is open: six hours for Monday ten begin on Friday at one', () => {
+    const j = job(7 * DAY + 10 * HOUR);
+    expect(slackOf(shop(0, j), {}, j)!.latest).toBe(4 * DAY + 13 * HOUR);
+  });
+
+  test('promised at an hour when the shop is shut, it must begin before that', () => {
+    const j = job(5 * DAY + 3 * HOUR);
+    expect(slackOf(shop(0, j), {}, j)!.latest).toBe(4 * DAY + 11 * HOUR);
   });
 
   test('of nothing promised there is none', () => {

@@ -6,6 +6,8 @@ export interface Slack {
   readonly minutes: number;
   /** By the plan in force; else by what is left to do and to wait for, begun now with nothing in the way. */
   readonly planned: boolean;
+  /** The moment, while the shop is open, by which its hands' work must have begun for the promise to be kept. */
+  readonly latest: Minute;
 }
 
 /** Opening hours of the shop: what a promise and its slack are counted in. */
@@ -21,7 +23,8 @@ export function slackOf(problem: PlanProblem, slots: Slots, job: PlanJob): Slack
   const ends = job.activities.map((a) => slots[a.id]?.end);
   const planned = ends.every((e) => e !== undefined);
   const end = planned ? Math.max(problem.now, ...(ends as number[])) : soonest(problem, open, job);
-  return { minutes: between(open, end, job.due), planned };
+  const hands = job.activities.reduce((sum, a) => sum + (a.attended ? a.minutes : 0), 0);
+  return { minutes: between(open, end, job.due), planned, latest: before(open, job.due, hands) };
 }
 
 /** Open minutes from one moment to another; below nothing when the other comes first. */
@@ -36,6 +39,20 @@ function soonest(problem: PlanProblem, open: WorkCalendar['open'], job: PlanJob)
   // What comes after the last wait is not known to be less than its own piece; all the work before it goes on meanwhile.
   const last = Math.max(0, ...job.activities.filter((a) => a.notBefore === waits).map((a) => a.minutes));
   return Math.max(after(open, problem.now, hands), after(open, waits, last));
+}
+
+/** The latest moment from which so many open minutes pass until another; before the first opening, they go on by the clock. */
+function before(open: WorkCalendar['open'], to: Minute, minutes: number): Minute {
+  let left = minutes;
+  let at = to;
+  for (const [a, b] of [...open].reverse()) {
+    if (a >= at) continue;
+    const ends = Math.min(b, at);
+    if (ends - left >= a) return ends - left;
+    left -= ends - a;
+    at = a;
+  }
+  return at - left;
 }
 
 /** The moment at which so many open minutes have passed; past the last opening, the minutes go on by the clock. */

@@ -36,7 +36,7 @@ export function ResumePanel({
         <div className="quiet fw-bold">Parked at {bench.state.parked?.to}</div>
         <h2>{counting && parts.length > 0 ? 'Count what lies in the trays' : 'Where it stands'}</h2>
       </div>
-      <div className="op">
+      <div className="op" tabIndex={0} role="region" aria-label="Where it stands">
         {!counting || parts.length === 0 ? (
           <ReturnView sheet={sheet} />
         ) : (
