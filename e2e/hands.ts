@@ -130,7 +130,7 @@ export async function heard(page: Page, job: string, of: (state: BenchState) => 
 }
 
 /** The figure that a panel asks for, in the middle of what it accepts. */
-async function wanted(page: Page): Promise<string> {
+export async function wanted(page: Page): Promise<string> {
   const says = (await text(page, '.op p')).replaceAll('\u202f', ' ');
   const made = /New ([\d.]+) ([^\s,]+)/.exec(says);
   if (made) return `${made[1]} ${made[2]}`;

@@ -1,15 +1,5 @@
 import type { MeView } from '@jubb/contract';
-import {
-  END_TITLES,
-  holdWords,
-  ladderOf,
-  lowerFirst,
-  nextMove,
-  opTitle,
-  sideWords,
-  standingNow,
-  wayBackOf,
-} from '@jubb/core/bench';
+import { END_TITLES, holdWords, ladderOf, lowerFirst, nextMove, standingNow, wayBackOf } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -19,15 +9,13 @@ import { useBusyHands, useWakeLock } from '../frame/hands-busy.ts';
 import { useKeys } from '../frame/keys.ts';
 import { usePhone } from '../frame/narrow.ts';
 import { useSpeechOn } from '../frame/speech.ts';
-import { AheadBar } from './ahead-bar.tsx';
-import { Caution } from './caution.tsx';
 import { Extras, type Extra } from './extras/extras.tsx';
 import { JobHead } from './job-head.tsx';
-import { MovePanel } from './move-panel.tsx';
 import { ClosePanel } from './panels/close-panel.tsx';
 import { RefusalBox } from './refusal-box.tsx';
 import { ResumePanel } from './return/resume-panel.tsx';
 import { StepPeek } from './step-peek.tsx';
+import { TheMove } from './the-move.tsx';
 import { TruthColumn } from './truth-column.tsx';
 import { takeBack, useBench } from './use-bench.ts';
 import { WhichBar } from './which-bar.tsx';
@@ -106,7 +94,6 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
     );
   const { sheet, state } = bench;
   const move = nextMove(sheet, state);
-  const caution = move.kind === 'op' ? move.step.ops.find((o) => o.kind === 'caution') : undefined;
   const parked = state.parked !== undefined;
   const back = wayBackOf(sheet, state);
   const never = standingNow(sheet, state).length;
@@ -192,26 +179,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
           {extra ? null : parked ? (
             <ResumePanel bench={bench} floor={floor.data} />
           ) : move.kind === 'op' ? (
-            <>
-              <WhichBar bench={bench} />
-              <AheadBar bench={bench} step={move.step} />
-              <div>
-                <div className="quiet fw-bold d-flex justify-content-between align-items-baseline gap-2">
-                  <span>
-                    {sideWords(move.step.side)}, {move.place} of {move.of}: {move.step.title.toLowerCase()}
-                  </span>
-                  {move.step.at && <span className="side">{move.step.at}</span>}
-                </div>
-                <h2>{opTitle(sheet, move.op)}</h2>
-                {move.step.tools.length > 0 && (
-                  <small className="d-block">
-                    Tool: {move.step.tools.map((t) => (t.instead ? `${t.title}, or ${t.instead}` : t.title)).join('; ')}
-                  </small>
-                )}
-              </div>
-              {caution && caution.id !== move.op.id && <Caution say={caution.say} />}
-              <MovePanel key={move.op.id} bench={bench} step={move.step} op={move.op} me={me} />
-            </>
+            <TheMove bench={bench} move={move} me={me} />
           ) : move.kind === 'which' ? (
             <WhichBar bench={bench} />
           ) : (

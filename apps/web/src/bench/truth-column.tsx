@@ -1,6 +1,16 @@
-import { aidsIn, betweenNow, leadsOff, MOST_OF_A_PART, standingNow, timersRunning } from '@jubb/core/bench';
+import {
+  aidsIn,
+  betweenNow,
+  lastReading,
+  leadsOff,
+  MOST_OF_A_PART,
+  standingNow,
+  timersRunning,
+} from '@jubb/core/bench';
 import type { WorkingLine } from '@jubb/core/reckoners';
+import { formatQuantity } from '@jubb/core/quantities';
 import { useState } from 'react';
+import { VerdictMark } from '../drawing/verdict-mark.tsx';
 import { clockLeft, useNow } from '../frame/use-now.ts';
 import type { Bench } from './use-bench.ts';
 import { WORKING_SLOT, WorkingBlock } from './working-block.tsx';
@@ -90,6 +100,7 @@ export function TruthColumn({
           ))}
         </div>
       )}
+      <LastSaid bench={bench} />
       {open && <div id={WORKING_SLOT}>{!ownWorking && <WorkingBlock lines={working} />}</div>}
       {off.length > 0 && (
         <div className="blk">
@@ -120,6 +131,22 @@ export function TruthColumn({
         </div>
       )}
     </aside>
+  );
+}
+
+/** What was read last, since a good reading goes on by itself: seen once more, and put right from the foot. */
+function LastSaid({ bench }: { readonly bench: Bench }): React.JSX.Element | null {
+  const last = lastReading(bench.sheet, bench.state);
+  if (!last) return null;
+  return (
+    <div className="blk" role="status" aria-label="Read last">
+      <h2>Read last</h2>
+      <div className="row1">
+        {last.title}
+        <b className="num">{formatQuantity(last.value)}</b>
+      </div>
+      {last.verdict && <VerdictMark verdict={last.verdict} />}
+    </div>
   );
 }
 

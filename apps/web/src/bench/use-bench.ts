@@ -28,6 +28,14 @@ export interface Bench {
   readonly refusal: Refusal | undefined;
   /** Gives a command: decided here at once, shown, and put on its way. False when it is refused. */
   readonly give: (command: Command) => boolean;
+  /** Gives several that are done with one press, each in turn, up to the first that is refused; false when one is. */
+  readonly giveAll: (commands: readonly Command[]) => boolean;
+  /**
+   * Gives a command, and with it completes its move when nothing more is to be said there: one press less, and no other word.
+   * @param settled whether all is said, from the state that the command leaves
+   * @returns false when the command is refused; the move then stays
+   */
+  readonly giveAndGoOn: (command: Command, op: string, settled: (state: BenchState) => boolean) => boolean;
   readonly clearRefusal: () => void;
   readonly documents: readonly DocumentView[];
   /** The newest command that could be taken back. */
@@ -58,6 +66,26 @@ export function useBench(
   if (!view || !folded) return { error: query.error, visits: [] };
   const context = { drawers: view.drawers, money: me.workshop };
   const newest = folded.history?.event;
+  const device = navigator.userAgent.includes('Headless') ? 'test browser' : 'bench browser';
+  const waitingFor = (command: Command): Waiting => newWaiting(me.person, id, device, command);
+  /** Decides a command from a state and puts it on its way; undefined when it is refused, which is shown. */
+  const giveOn = (state: BenchState, command: Command): { readonly state: BenchState } | undefined => {
+    const waitingNow = waitingFor(command);
+    const outcome = decide(state, view.sheet, envelopeOf(waitingNow), context);
+    setRefusal(outcome.ok ? undefined : outcome.refusal);
+    if (!outcome.ok) return undefined;
+    void outbox.add(waitingNow);
+    return outcome;
+  };
+  const giveAll = (commands: readonly Command[]): boolean => {
+    let state = folded;
+    for (const command of commands) {
+      const given = giveOn(state, command);
+      if (!given) return false;
+      state = given.state;
+    }
+    return true;
+  };
   const bench: Bench = {
     job: id,
     sheet: jobSheet(view.sheet, folded),
@@ -71,16 +99,14 @@ export function useBench(
       newest && newest.type !== 'taken-back' && newest.type !== 'job-booked'
         ? { command: newest.command, at: newest.at }
         : undefined,
-    give: (command) => {
-      const device = navigator.userAgent.includes('Headless') ? 'test browser' : 'bench browser';
-      const waitingNow = newWaiting(me.person, id, device, command);
-      const outcome = decide(folded, view.sheet, envelopeOf(waitingNow), context);
-      if (!outcome.ok) {
-        setRefusal(outcome.refusal);
-        return false;
-      }
-      setRefusal(undefined);
-      void outbox.add(waitingNow);
+    give: (command) => giveAll([command]),
+    giveAll,
+    giveAndGoOn: (command, op, settled) => {
+      const given = giveOn(folded, command);
+      if (!given) return false;
+      const over = given.state.done[op] !== undefined || !settled(given.state);
+      const on = over ? undefined : waitingFor({ type: 'complete', op });
+      if (on && decide(given.state, view.sheet, envelopeOf(on), context).ok) void outbox.add(on);
       return true;
     },
   };

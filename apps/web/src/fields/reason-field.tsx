@@ -43,3 +43,5 @@ export const TAKEN_SO: readonly string[] = [
 ];
 /** Why what was said was wrong. */
 export const SAID_WRONG: readonly string[] = ['Typed wrong', 'Read wrong', 'Pressed the wrong one'];
+/** What is seen of a part that no reading speaks of. */
+export const SEEN: readonly string[] = ['No wear to see or feel', 'Worn', 'Pitted', 'Scored', 'Cracked'];

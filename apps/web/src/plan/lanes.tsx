@@ -91,6 +91,15 @@ export const Lanes = memo(function Lanes({
     start: Math.max(problem.now, Math.round(start / SNAP_MIN) * SNAP_MIN),
     on: bar.slot.on.map((id) => (id === bar.resource ? on.id : id)),
   });
+  const runs = rows.flatMap(({ r, y: top, tall: t }) =>
+    runsOf(bars.filter((b) => b.resource === r.id)).flatMap((run) => {
+      const x = axis.x(run.from);
+      const w = axis.x(run.to) - x;
+      return x >= right - 1 || w <= 0 ? [] : [{ run: { ...run, resource: r.id }, x, w, top, t }];
+    }),
+  );
+  const runClass = (run: { readonly attended: boolean; readonly job: string }): string =>
+    `planrun ${run.attended ? 'on' : 'alone'} ${late.has(run.job) ? 'late' : ''}`;
   const may = (bar: Bar, to: Resource | undefined): Resource =>
     to && bar.activity.needs.some((n) => n.anyOf.includes(bar.resource) && n.anyOf.includes(to.id))
       ? to
@@ -143,6 +152,12 @@ export const Lanes = memo(function Lanes({
           ))}
         </g>
       ))}
+      {/* Work of one job in a row is one bar; its pieces lie over it unseen, to be pressed, and its number over them. */}
+      {runs.map(({ run, x, w, top, t }) => (
+        <g key={`${run.resource}/${run.job}/${run.from}`} className={runClass(run)}>
+          <rect x={x} y={top + 8} width={Math.max(2, w)} height={t - 16} />
+        </g>
+      ))}
       {bars.map((bar) => {
         const row = rows.find((o) => o.r.id === bar.resource);
         if (!row) return null;
@@ -192,33 +207,24 @@ export const Lanes = memo(function Lanes({
           </g>
         );
       })}
-      {rows.map(({ r, y: top, tall: t }) =>
-        runsOf(bars.filter((b) => b.resource === r.id)).map((run) => {
-          const x = axis.x(run.from);
-          const w = axis.x(run.to) - x;
-          if (x >= right - 1 || w < 1) return null;
-          const middle = top + t / 2;
-          const stands = labelIn(w, t - 16, run.name);
-          return (
-            <g
-              key={`${r.id}/${run.job}/${run.from}`}
-              className={`planrun ${run.attended ? 'on' : 'alone'} ${late.has(run.job) ? 'late' : ''}`}
-            >
-              <rect x={x} y={top + 8} width={Math.max(2, w)} height={t - 16} />
-              {stands === 'along' && (
-                <text x={x + 5} y={middle + 5}>
-                  {run.name}
-                </text>
-              )}
-              {stands === 'upright' && (
-                <text transform={`translate(${x + w / 2 + 5} ${middle}) rotate(-90)`} textAnchor="middle">
-                  {run.name}
-                </text>
-              )}
-            </g>
-          );
-        }),
-      )}
+      {runs.map(({ run, x, w, top, t }) => {
+        const middle = top + t / 2;
+        const stands = labelIn(w, t - 16, run.name);
+        return (
+          <g key={`${run.resource}/${run.job}/${run.from}`} className={runClass(run)}>
+            {stands === 'along' && (
+              <text x={x + 5} y={middle + 5}>
+                {run.name}
+              </text>
+            )}
+            {stands === 'upright' && (
+              <text transform={`translate(${x + w / 2 + 5} ${middle}) rotate(-90)`} textAnchor="middle">
+                {run.name}
+              </text>
+            )}
+          </g>
+        );
+      })}
       <text x="0" y={shelf + 24} className="lanename">
         Shelf
       </text>

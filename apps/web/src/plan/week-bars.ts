@@ -57,7 +57,7 @@ export function runsOf(bars: readonly Bar[]): readonly Run[] {
 
 /** How wide a figure of a bar's number is, and how tall its line, in the drawing's units. */
 const FIGURE = 7.6;
-const LINE = 14;
+const LINE = 12;
 
 /**
  * How the number of a run stands in its bar: along it, upright where it is narrow, or not at all: never cut.

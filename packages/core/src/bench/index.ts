@@ -43,7 +43,7 @@ export {
   type NextMove,
 } from './moves.ts';
 export * from './proving/index.ts';
-export { readingsOf } from './readings-of.ts';
+export { lastReading, readingsOf } from './readings-of.ts';
 export * from './setting/index.ts';
 export { buildRecord, type Comparison, type JobRecord } from './record.ts';
 export type { Refusal, RefusalCode } from './refusal.ts';
@@ -73,8 +73,9 @@ export { MOST_OF_A_PART } from './decide/counts.ts';
 export { failedAt } from './decide/proving.ts';
 export { tell } from './decide/identify.ts';
 export { goesBackNew } from './renewal.ts';
+export { together, withLead, type Together } from './together.ts';
 export { answersThatStand, variantsLeft } from './which.ts';
-export { holdWords, lowerFirst, minutesWords, opTitle, sideWords } from './wording.ts';
+export { holdWords, lowerFirst, minutesWords, opTitle, sideWords, upperFirst } from './wording.ts';
 export { rehearse, type RehearsalFigures } from './rehearsal.ts';
 export { absurd } from './measuring/absurd.ts';
 export { adviseFinding, readingWords, type FindingAdvice } from './measuring/advice.ts';

@@ -6,6 +6,9 @@ import type { HoldReason } from './events.ts';
 /** Words as they stand in mid-sentence: the first letter small, the others as they are, since a unit may be among them. */
 export const lowerFirst = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
+/** The same words, begun with a capital. */
+export const upperFirst = (words: string): string => words.replace(/^./, (c) => c.toUpperCase());
+
 /** An operation in a few words, as the next move: "Tighten the cap, 6 × M8". */
 export function opTitle(sheet: Sheet, op: Op): string {
   const part = (id: string): string => sheet.parts[id]?.title ?? id;

@@ -1,7 +1,7 @@
-import { adviseFinding } from '@jubb/core/bench';
+import { adviseFinding, upperFirst, type BenchState } from '@jubb/core/bench';
 import { findings, type Finding } from '@jubb/core/sheet';
 import { useState } from 'react';
-import Form from 'react-bootstrap/Form';
+import { ReasonField, SEEN } from '../../fields/reason-field.tsx';
 import { FindingMark, findingWords } from '../../drawing/finding-mark.tsx';
 import { Go, type PanelProps } from './panel.tsx';
 
@@ -14,7 +14,10 @@ export function JudgePanel({ bench, op }: PanelProps<'judge'>): React.JSX.Elemen
   const advice = due === undefined ? undefined : adviseFinding(sheet, state, due);
   const part = due === undefined ? undefined : sheet.parts[due];
   const judge = (finding: Finding): void => {
-    if (!bench.give({ type: 'judge', op: op.id, part: due!, finding, ...(reason.trim() ? { reason } : {}) })) return;
+    const judged = { type: 'judge' as const, op: op.id, part: due!, finding, ...(reason.trim() ? { reason } : {}) };
+    // With the last of them the move is done, unless it was looked at once more.
+    const last = (after: BenchState): boolean => !picked && op.parts.every((p) => after.findings[p] !== undefined);
+    if (!bench.giveAndGoOn(judged, op.id, last)) return;
     setReason('');
     setPicked(undefined);
   };
@@ -65,17 +68,16 @@ export function JudgePanel({ bench, op }: PanelProps<'judge'>): React.JSX.Elemen
                 {measures.length > 0 ? 'Not measured yet.' : 'No reading speaks of it.'} Say what was seen.
               </p>
             )}
-            <Form.Label htmlFor="reason" className="mt-2">
-              {advice.finding === undefined
-                ? 'What was seen or measured'
-                : `What was seen, if it is not to be ${findingWords(advice.finding).past}`}
-            </Form.Label>
-            <Form.Control
+            <ReasonField
               id="reason"
+              label={
+                advice.finding === undefined
+                  ? 'What was seen or measured'
+                  : `What was seen, if it is not to be ${findingWords(advice.finding).past}`
+              }
               value={reason}
-              maxLength={400}
-              onChange={(e) => setReason(e.target.value)}
-              style={{ fontSize: 18 }}
+              set={setReason}
+              ready={[...(part.reuseIf ? [upperFirst(part.reuseIf)] : []), ...SEEN]}
             />
             <div className="answers mt-2">
               {findings.map((f) => (

@@ -55,6 +55,8 @@ const benchOf = (sheet: Sheet, state: BenchState): Bench => ({
   context: { drawers },
   refusal: undefined,
   give: () => true,
+  giveAll: () => true,
+  giveAndGoOn: () => true,
   clearRefusal: () => undefined,
   last: undefined,
   fresh: true,

@@ -38,13 +38,19 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
   const { unit } = band.low;
   const own = (q: Quantity): number => inCanonical(q, dimension);
   const take = (value: Quantity, how: HowRead): boolean =>
-    bench.give({
-      type: 'take-reading',
-      op: op.id,
-      value,
-      how,
-      ...(how === 'instrument' && indicator ? { instrument: instrumentFacts(indicator.view) } : {}),
-    });
+    bench.giveAndGoOn(
+      {
+        type: 'take-reading',
+        op: op.id,
+        value,
+        how,
+        ...(how === 'instrument' && indicator ? { instrument: instrumentFacts(indicator.view) } : {}),
+      },
+      op.id,
+      // As found it is what it is; now it goes on by itself only when it is surely good.
+      (after) =>
+        op.kind === 'read' || op.moment === 'as-found' || readingsOf(after, op.id).at(-1)?.result?.verdict === 'within',
+    );
   const takeLive = (): void => {
     if (indicator?.value !== undefined) take({ value: indicator.value, unit: indicator.view.unit }, 'instrument');
   };

@@ -6,6 +6,7 @@ import {
   placesRead,
   standsAt,
   wouldDecide,
+  type BenchState,
   type Command,
   type PlaceRead,
   instrumentFacts,
@@ -76,8 +77,13 @@ export function MeasurePanel({ bench, op }: PanelProps<'measure'>): React.JSX.El
   const [warmError, setWarmError] = useState<string>();
   const [odd, setOdd] = useState<TakeReading>();
 
+  /** Read everywhere, felt, and surely good: nothing is left to look at here. */
+  const settled = (after: BenchState): boolean =>
+    placesLeft(measure, after).length === 0 &&
+    (!measure.groove || after.answers[op.id] !== undefined) &&
+    measureOutcome(sheet, after, measure.id)?.verdict === 'within';
   const give = (command: TakeReading): boolean => {
-    const taken = bench.give(command);
+    const taken = bench.giveAndGoOn(command, op.id, settled);
     setOdd(taken ? undefined : command);
     if (taken) setAgain(undefined);
     return taken;
@@ -186,7 +192,7 @@ export function MeasurePanel({ bench, op }: PanelProps<'measure'>): React.JSX.El
                   type="button"
                   className="btn-line"
                   aria-pressed={felt?.answer === a}
-                  onClick={() => bench.give({ type: 'answer', op: op.id, answer: a })}
+                  onClick={() => bench.giveAndGoOn({ type: 'answer', op: op.id, answer: a }, op.id, settled)}
                 >
                   {measure.groove![a]}
                 </button>

@@ -73,15 +73,22 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
       : undefined;
   const take = (value: Quantity, how: 'instrument' | 'hand'): void => {
     if (!due) return;
-    bench.give({
-      type: 'take-reading',
-      op: op.id,
-      value,
-      how,
-      ...(due.depth ? { where: due.depth.id } : {}),
-      ...(due.setting.id === setting.id ? {} : { setting: due.setting.id }),
-      ...(how === 'instrument' && instrument ? { instrument: instrumentFacts(instrument.view) } : {}),
-    });
+    bench.giveAndGoOn(
+      {
+        type: 'take-reading',
+        op: op.id,
+        value,
+        how,
+        ...(due.depth ? { where: due.depth.id } : {}),
+        ...(due.setting.id === setting.id ? {} : { setting: due.setting.id }),
+        ...(how === 'instrument' && instrument ? { instrument: instrumentFacts(instrument.view) } : {}),
+      },
+      op.id,
+      (after) =>
+        !dueReading(sheet, after, setting) &&
+        !nextTry(sheet, after, setting, context.drawers) &&
+        after.settings[setting.id]?.rounds.at(-1)?.result?.verdict === 'within',
+    );
   };
   const pack = packIn(setting, state.settings[setting.id], school?.kind === 'depths');
   const pieces =

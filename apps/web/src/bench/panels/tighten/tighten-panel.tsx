@@ -14,7 +14,7 @@ import { canonical, convert, formatBand, formatQuantity, inCanonical, type Quant
 import { ReckonError, wrenchSetting } from '@jubb/core/reckoners';
 import type { Joint } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { createPortal } from 'react-dom';
 import { queries } from '../../../api/queries.ts';
@@ -39,6 +39,8 @@ import { WrenchRow } from './wrench-row.tsx';
 const MOST_EXTENSION_MM = 1000;
 /** How much a heavy hand overshoots: enough to leave the window. */
 const HEAVY = 1.2;
+/** The simulated hand takes so long from one fastener to the next. */
+const BETWEEN_PULLS_MS = 250;
 /** What the simulated hand can do wrong, by turns. */
 const HANDS = [
   ['steady', undefined],
@@ -65,7 +67,9 @@ export function TightenPanel(props: PanelProps<'tighten'>): React.JSX.Element {
 function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: Joint }): React.JSX.Element {
   const { state } = bench;
   const t = tighteningState(joint, state);
-  const complete = t.complete || (op.through !== undefined && t.stage > op.through);
+  const isTight = ({ complete: all, stage: at }: typeof t): boolean =>
+    all || (op.through !== undefined && at > op.through);
+  const complete = isTight(t);
   const running = runningNm(joint, state);
   const stageNumber = Math.min(t.stage, joint.stages.length - 1);
   const stage = joint.stages[stageNumber]!;
@@ -81,6 +85,8 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
   const [hand, setHand] = useState(0);
   const [pulling, setPulling] = useState(false);
   const [dropped, setDropped] = useState<string>();
+  // The stage that the simulated hand is pulling through: nobody presses anything between the pulls of a real one.
+  const [round, setRound] = useState<number>();
   const [queue] = useState(() => new SampleQueue());
   const rig = { extensionMm: extension ?? 0, extensionAngleDeg: 0 };
 
@@ -109,22 +115,27 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
     turnedDeg?: number,
   ): void => {
     if (t.bolt === undefined || blocked) return;
-    bench.give({
-      type: 'pull',
-      op: op.id,
-      bolt: t.bolt,
-      reading,
-      rig: { ...rig, ...(rig.extensionMm > 0 && lever !== undefined ? { wrenchLengthMm: lever } : {}) },
-      how,
-      ...(trace ? { trace } : {}),
-      ...(turnedDeg === undefined ? {} : { turnedDeg }),
-      ...(how === 'instrument' && chosen ? { instrument: instrumentFacts(chosen) } : {}),
-    });
+    bench.giveAndGoOn(
+      {
+        type: 'pull',
+        op: op.id,
+        bolt: t.bolt,
+        reading,
+        rig: { ...rig, ...(rig.extensionMm > 0 && lever !== undefined ? { wrenchLengthMm: lever } : {}) },
+        how,
+        ...(trace ? { trace } : {}),
+        ...(turnedDeg === undefined ? {} : { turnedDeg }),
+        ...(how === 'instrument' && chosen ? { instrument: instrumentFacts(chosen) } : {}),
+      },
+      op.id,
+      (after) => isTight(tighteningState(joint, after)),
+    );
   };
   const live = useLive(chosen, {
     pull: (m) => {
       setPulling(false);
       pull({ value: m.peakNm, unit: 'N·m' }, 'instrument', m.trace, m.turnedDeg);
+      setRound(t.stage);
     },
     sample: ([deg, nm]) => queue.put([deg, nm * factor]),
     gone: () => {
@@ -179,6 +190,20 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
     setHand(0);
   };
   const last: Pull | undefined = state.joints[joint.id]?.pulls.at(-1);
+  const goesOn =
+    round === t.stage && !pulling && !complete && !t.unanswered && last?.verdict === 'within' && hand === 0;
+  const pullNext = useRef(startPull);
+  useEffect(() => {
+    pullNext.current = startPull;
+  });
+  useEffect(() => {
+    if (!goesOn) return undefined;
+    const timer = setTimeout(() => {
+      setRound(undefined);
+      pullNext.current();
+    }, BETWEEN_PULLS_MS);
+    return () => clearTimeout(timer);
+  }, [goesOn]);
   useSpoken(last && `${last.bolt}: ${last.verdict === 'within' ? 'within' : `too ${last.verdict}`}`);
   const foot = document.getElementById('foot');
   const workingSlot = document.getElementById(WORKING_SLOT);

@@ -1,0 +1,49 @@
+import type { MeView } from '@jubb/contract';
+import { opTitle, sideWords, together, withLead, type NextMove } from '@jubb/core/bench';
+import { AheadBar } from './ahead-bar.tsx';
+import { Caution } from './caution.tsx';
+import { LeadLines } from './lead-lines.tsx';
+import { MovePanel } from './move-panel.tsx';
+import type { Bench } from './use-bench.ts';
+import { WhichBar } from './which-bar.tsx';
+
+/** The move: what is made ready for it, where it stands, what leads up to it, its caution, and its panel. */
+export function TheMove({
+  bench,
+  move,
+  me,
+}: {
+  readonly bench: Bench;
+  readonly move: Extract<NextMove, { kind: 'op' }>;
+  readonly me: MeView;
+}): React.JSX.Element {
+  const { sheet, state } = bench;
+  const { step } = move;
+  const caution = step.ops.find((o) => o.kind === 'caution');
+  const go = together(sheet, state, step, move.op);
+  // What leads up to a move is done with its press.
+  const withLeads: Bench = { ...bench, give: (command) => bench.giveAll(withLead(go, command)) };
+  return (
+    <>
+      <WhichBar bench={bench} />
+      <AheadBar bench={bench} step={step} />
+      <div>
+        <div className="quiet fw-bold d-flex justify-content-between align-items-baseline gap-2">
+          <span>
+            {sideWords(step.side)}, {move.place} of {move.of}: {step.title.toLowerCase()}
+          </span>
+          {step.at && <span className="side">{step.at}</span>}
+        </div>
+        <LeadLines bench={bench} lead={go.lead} />
+        <h2>{opTitle(sheet, go.op)}</h2>
+        {step.tools.length > 0 && (
+          <small className="d-block">
+            Tool: {step.tools.map((t) => (t.instead ? `${t.title}, or ${t.instead}` : t.title)).join('; ')}
+          </small>
+        )}
+      </div>
+      {caution && caution.id !== move.op.id && <Caution say={caution.say} />}
+      <MovePanel key={go.op.id} bench={withLeads} step={step} op={go.op} me={me} />
+    </>
+  );
+}
