@@ -179,6 +179,19 @@ export async function doMove(page: Page): Promise<void> {
   await page
     .waitForFunction((b: string) => document.querySelector('.mid')?.innerHTML !== b, {}, before)
     .catch(async () => Promise.reject(new Error(`nothing moved at: ${await text(page, '.mid')}`)));
+  await still(page);
+}
+
+/** Until the move stands still: a good reading is taken and goes on with one press, which is drawn in two. */
+export async function still(page: Page): Promise<void> {
+  const drawn = (): Promise<string> => page.evaluate(() => document.querySelector('.mid')?.innerHTML ?? '');
+  let before = await drawn();
+  for (let same = 0, i = 0; same < 2 && i < 60; i += 1) {
+    await new Promise((done) => setTimeout(done, 40));
+    const now = await drawn();
+    same = now === before ? same + 1 : 0;
+    before = now;
+  }
 }
 
 /** Does one move after another on the screen until the title fits. */

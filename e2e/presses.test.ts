@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { fold } from '@jubb/core/bench';
 import type { Page } from 'puppeteer-core';
-import { book, fresh, jobOf, title, wanted } from './hands.ts';
+import { book, fresh, jobOf, still, title, wanted } from './hands.ts';
 import { press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(300_000);
@@ -72,6 +72,7 @@ async function doMove(): Promise<void> {
     await key((await page.$eval('.btn-go kbd', (k) => k.textContent)) === 'space' ? 'Space' : 'Enter');
   }
   if (await is('.op .stages')) await stageDone();
+  await still(page);
   await page
     .waitForFunction((b: string) => document.querySelector('.mid')?.innerHTML !== b, { timeout: 8000 }, before)
     .catch(async () => Promise.reject(new Error(`nothing moved at: ${await text(page, '.mid')}`)));

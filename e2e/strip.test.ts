@@ -235,7 +235,7 @@ describe('a barrow hub with loose balls', () => {
     await axeClean(page);
     await page.keyboard.press('+');
     await page.keyboard.press('Enter');
-    await page.waitForFunction(() => document.querySelector('.mid h2')?.textContent?.startsWith('Lubricate'));
+    await page.waitForFunction(() => document.querySelector('.mid')?.textContent?.includes('Lubricate'));
     await settled(job, (s) => s.counted.length === 2);
     const state = await stateOf(job);
     expect(state.counted.map((c) => [c.part, c.count, c.agrees])).toEqual([

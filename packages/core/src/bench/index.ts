@@ -1,5 +1,5 @@
 export { sourceKinds, type SourceKind } from './sources/events.ts';
-export { sourceOf, unsourced, SOURCE_WORDS } from './sources/source-of.ts';
+export { newAt, sourceOf, unsourced, SOURCE_WORDS } from './sources/source-of.ts';
 export { endKinds, type EndKind } from './ends/events.ts';
 export { END_STATEMENTS, END_TITLES } from './ends/words.ts';
 export { badThings, openBad, type BadThing } from './bad/bad-things.ts';

@@ -5,7 +5,7 @@ import type { InstrumentFacts } from './events.ts';
 import type { WrenchRig } from './pull-events.ts';
 import { heatWindow } from './fitting.ts';
 import { nextMove } from './moves.ts';
-import { unsourced } from './sources/source-of.ts';
+import { newAt, unsourced } from './sources/source-of.ts';
 import { openBad, type BadThing } from './bad/bad-things.ts';
 import { opTitle } from './wording.ts';
 import { depthsRead, nextTry, schoolOf, settingBand } from './setting/index.ts';
@@ -84,6 +84,11 @@ export function rehearse(
       ...(instrument ? { instrument } : {}),
     };
   };
+  // What goes in new comes out of the shop's own stock, all that is due at once.
+  const fresh = newAt(sheet, state, op);
+  const due = fresh === undefined ? [] : unsourced(sheet, state);
+  if (fresh !== undefined && due.includes(fresh))
+    return { type: 'say-source', parts: due, from: 'stock', words: figures.stock ?? '' };
   switch (op.kind) {
     case 'off': {
       const unknown = op.parts.filter((p) => !sheet.parts[p.part]!.countKnown);
@@ -159,9 +164,6 @@ export function rehearse(
     case 'place':
     case 'press':
     case 'seal': {
-      const due = op.part === undefined ? [] : unsourced(sheet, state);
-      if (op.part !== undefined && due.includes(op.part))
-        return { type: 'say-source', parts: due, from: 'stock', words: figures.stock ?? '' };
       return { type: 'complete', op: op.id, ...(op.check === undefined ? {} : { ticks: ['check'] }) };
     }
     case 'bleed':

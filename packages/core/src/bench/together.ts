@@ -7,7 +7,7 @@ import type { BenchState } from './state.ts';
 /** As many deeds as are read at a glance before the one that they lead up to. */
 const MOST = 3;
 /** Deeds that ask nothing, show nothing and need nobody: they are told in a line. */
-const LEADS = new Set<Op['kind']>(['do', 'lubricate', 'undo', 'last-out', 'fit-aid', 'remove-aid', 'place']);
+const LEADS = new Set<Op['kind']>(['do', 'lubricate', 'undo', 'fit-aid', 'remove-aid', 'place']);
 /** What a deed may lead up to: another such, parts that come off, a part that is drawn as it goes home. */
 const ENDS = new Set<Op['kind']>([...LEADS, 'fill', 'off', 'press', 'seal']);
 
@@ -19,7 +19,7 @@ export interface Together {
 
 /**
  * What of a step is done in one go from where it stands: greased and pressed home, undone and taken off. A caution, a count, a
- * reading, a picture, a wait, fasteners that stay in on purpose and left-hand threads are moves of their own, and nothing leads
+ * reading, a picture, a wait, fasteners that stay in until it is free and left-hand threads are moves of their own, and nothing leads
  * on past a part that is drawn as it goes in or of which nobody has said where it is from. So is everything along the bottom,
  * where the order is free.
  */

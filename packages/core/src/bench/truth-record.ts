@@ -31,7 +31,7 @@ export function truthRecord(sheet: Sheet, state: BenchState): TruthRecord {
   return {
     bad: badThings(sheet, state),
     ...(state.end ? { end: endOf(state.end) } : {}),
-    sources: Object.keys(state.renewed)
+    sources: [...new Set([...Object.keys(state.renewed), ...newFasteners(sheet, state)])]
       .filter((part) => sheet.parts[part])
       .map((part) => ({
         part,
@@ -52,6 +52,13 @@ export function truthRecord(sheet: Sheet, state: BenchState): TruthRecord {
     })),
   };
 }
+
+/** Fasteners that went in new with their joint, and of which somebody said where from. */
+const newFasteners = (sheet: Sheet, state: BenchState): readonly string[] =>
+  Object.entries(state.joints).flatMap(([id, j]) => {
+    const fastener = sheet.joints[id]?.fastener;
+    return j.pulls.length > 0 && fastener !== undefined && state.sources[fastener] ? [fastener] : [];
+  });
 
 function endOf({
   how,

@@ -130,7 +130,7 @@ function RightForm({
     case 'noted':
       return <RightText id="right-note" label="The note" now={event.payload.text} set={(text) => set({ text })} />;
     case 'job-booked':
-      return <RightBooking event={event} set={set} />;
+      return <RightBooking bench={bench} event={event} set={set} />;
     default:
       return null;
   }
@@ -232,11 +232,13 @@ function RightText({
   );
 }
 
-/** Serial, customer, complaint and spend limit; only what was touched is sent. */
+/** Serial, customer, complaint, spend limit and what was answered at the counter; only what was touched is sent. */
 function RightBooking({
+  bench,
   event,
   set,
 }: {
+  readonly bench: Bench;
   readonly event: Extract<JobEvent, { type: 'job-booked' }>;
   readonly set: Set;
 }): React.JSX.Element {
@@ -269,6 +271,39 @@ function RightBooking({
         now={spendLimitMinor === null ? '' : (spendLimitMinor / 100).toFixed(2)}
         set={limit}
       />
+      <RightAnswer bench={bench} event={event} set={(question, answer) => righted({ question, answer })} />
+    </>
+  );
+}
+
+/** One of the questions of which unit it is: the ladder follows the right answer. */
+function RightAnswer({
+  bench,
+  event,
+  set,
+}: {
+  readonly bench: Bench;
+  readonly event: Extract<JobEvent, { type: 'job-booked' }>;
+  readonly set: (question: string, answer: string) => void;
+}): React.JSX.Element | null {
+  const [question, choose] = useState('');
+  const asked = bench.sheet.identify;
+  if (asked.length === 0) return null;
+  const told = event.payload.identified.find((i) => i.question === question)?.answer ?? '';
+  return (
+    <>
+      <Form.Label htmlFor="right-question">An answer at the counter</Form.Label>
+      <Form.Select id="right-question" value={question} onChange={(e) => choose(e.target.value)}>
+        <option value="">stays as it is</option>
+        {asked.map((q) => (
+          <option key={q.id} value={q.id}>
+            {q.ask}
+          </option>
+        ))}
+      </Form.Select>
+      {question !== '' && (
+        <RightText key={question} id="right-told" label="It should be" now={told} set={(a) => set(question, a)} />
+      )}
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { lowerFirst, unsourced, type SourceKind } from '@jubb/core/bench';
+import { lowerFirst, newAt, unsourced, type SourceKind } from '@jubb/core/bench';
 import type { Op } from '@jubb/core/sheet';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -8,8 +8,8 @@ import { Go } from './panel.tsx';
 
 /** The part of an operation that goes in new, and of which nobody has said where it comes from. */
 export function asksSource(bench: Bench, op: Op): string | undefined {
-  if (op.kind !== 'place' && op.kind !== 'press' && op.kind !== 'seal') return undefined;
-  return op.part !== undefined && unsourced(bench.sheet, bench.state).includes(op.part) ? op.part : undefined;
+  const part = newAt(bench.sheet, bench.state, op);
+  return part !== undefined && unsourced(bench.sheet, bench.state).includes(part) ? part : undefined;
 }
 
 const WAYS: readonly (readonly [SourceKind, string, string])[] = [

@@ -14,7 +14,7 @@ import { timerOf } from '../timers.ts';
 import { readingsOf } from '../readings-of.ts';
 import { acceptedSo } from '../bad/decide.ts';
 import { openBad } from '../bad/bad-things.ts';
-import { noSource } from '../sources/decide.ts';
+import { noSource, noSourceAt } from '../sources/decide.ts';
 import { reach } from './reach.ts';
 import { decideTakeOff } from './take-off.ts';
 import { decideEndTimer } from './waits.ts';
@@ -54,11 +54,14 @@ export function decideComplete(state: BenchState, sheet: Sheet, command: Complet
     case 'reconnect':
       return accept({ type: 'lead-reconnected', payload: { op: op.id, lead: op.lead } });
     case 'slacken':
-    case 'start':
+    case 'start': {
+      const source = noSourceAt(sheet, state, op);
+      if (source) return source;
       return accept({
         type: 'set-between',
         payload: { op: op.id, state: op.kind === 'slacken' ? 'slackened' : 'started', joint: op.joint, ...note },
       });
+    }
     case 'swing-aside':
     case 'hang':
     case 'refit':

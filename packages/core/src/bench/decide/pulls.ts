@@ -1,3 +1,4 @@
+import { noSourceAt } from '../sources/decide.ts';
 import { formatQuantity, inCanonical } from '../../quantities/index.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../commands.ts';
@@ -28,6 +29,8 @@ export function decidePull(state: BenchState, sheet: Sheet, command: Extract<Com
   const reached = reach(sheet, state, command.op, ['tighten']);
   if ('refused' in reached) return reached.refused;
   const joint = sheet.joints[reached.op.joint]!;
+  const source = noSourceAt(sheet, state, reached.op);
+  if (source) return source;
   if (joint.count === 0)
     return refuse('not-complete', `Nobody has counted the ${joint.title.toLowerCase()}`, 'Count what lies in the tray');
   if (joint.stages.some((s) => s.unitAsked))

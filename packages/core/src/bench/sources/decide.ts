@@ -1,9 +1,9 @@
-import type { Sheet } from '../../sheet/index.ts';
+import type { Op, Sheet } from '../../sheet/index.ts';
 import { accept, refuse, type Decision } from '../refusal.ts';
 import type { BenchState } from '../state.ts';
 import { lowerFirst } from '../wording.ts';
 import { sourceKinds, type SaySource } from './events.ts';
-import { sourceOf } from './source-of.ts';
+import { newAt, sourceOf } from './source-of.ts';
 
 /** Records where new parts come from that no order brought. */
 export function decideSaySource(state: BenchState, sheet: Sheet, command: SaySource): Decision {
@@ -19,6 +19,12 @@ export function decideSaySource(state: BenchState, sheet: Sheet, command: SaySou
   const words = command.words.trim();
   if (from === 'said' && words === '') return refuse('not-complete', 'Where does it come from?', 'Say it in words');
   return accept({ type: 'part-sourced', payload: { parts: [...new Set(parts)], from, words } });
+}
+
+/** Why an operation cannot be gone on with: what goes in new with it comes from nowhere yet. */
+export function noSourceAt(sheet: Sheet, state: BenchState, op: Op): Decision | undefined {
+  const part = newAt(sheet, state, op);
+  return part === undefined ? undefined : noSource(sheet, state, part);
 }
 
 /** Why a new part cannot go in yet: nobody has said where it comes from. */

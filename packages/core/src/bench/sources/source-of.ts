@@ -1,4 +1,4 @@
-import type { Sheet } from '../../sheet/index.ts';
+import type { Op, Sheet } from '../../sheet/index.ts';
 import { ladderOf } from '../moves.ts';
 import { partsOnOrder } from '../part-lines.ts';
 import { goesBackNew } from '../renewal.ts';
@@ -30,14 +30,18 @@ export function customersOwn(state: BenchState, part: string): boolean {
 /** Parts that still go in new on the way up, and of which nobody has said where from. */
 export function unsourced(sheet: Sheet, state: BenchState): readonly string[] {
   const ops = ladderOf(sheet, state).build.flatMap((s) => s.ops);
-  const parts = ops.flatMap((o) =>
-    (o.kind === 'place' || o.kind === 'press' || o.kind === 'seal') && !state.done[o.id] && o.part !== undefined
-      ? [o.part]
-      : [],
-  );
-  return [...new Set(parts)].filter(
-    (p) => sheet.parts[p] && goesBackNew(sheet, state, p) && sourceOf(state, p) === undefined && !onItsWay(state, p),
-  );
+  const parts = ops.flatMap((o) => (state.done[o.id] ? [] : (newAt(sheet, state, o) ?? [])));
+  return [...new Set(parts)].filter((p) => sourceOf(state, p) === undefined && !onItsWay(state, p));
+}
+
+/** The part that goes in new with an operation: one that is placed, or the fasteners of a joint before their first pull. */
+export function newAt(sheet: Sheet, state: BenchState, op: Op): string | undefined {
+  if (op.kind === 'place' || op.kind === 'press' || op.kind === 'seal')
+    return op.part !== undefined && sheet.parts[op.part] && goesBackNew(sheet, state, op.part) ? op.part : undefined;
+  if (op.kind !== 'start' && op.kind !== 'tighten') return undefined;
+  const joint = sheet.joints[op.joint];
+  if (!joint || !sheet.parts[joint.fastener] || (state.joints[joint.id]?.pulls.length ?? 0) > 0) return undefined;
+  return joint.fasteners === 'new' || goesBackNew(sheet, state, joint.fastener) ? joint.fastener : undefined;
 }
 
 const onItsWay = (state: BenchState, part: string): boolean => partsOnOrder(state).get(part)?.status === 'ordered';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { booked, librarySheet, now, type TestBench } from '../bench.fixtures.ts';
-import { buildRecord, plainRecord, sourceOf, unsourced } from '../index.ts';
+import { booked, context, librarySheet, now, type TestBench } from '../bench.fixtures.ts';
+import { buildRecord, decide, plainRecord, sourceOf, unsourced } from '../index.ts';
 
 /** The dolly hub with its cups to be renewed, up to where the first new part would go in. */
 function atNewPart(): { bench: TestBench; op: string; part: string } {
@@ -44,6 +44,25 @@ describe('a new part', () => {
     bench.do({ type: 'arrive-part', line: Object.keys(bench.state.partLines)[0]!, missing: [] });
     bench.do({ type: 'complete', op, ticks: ['check'] });
     expect(sourceOf(bench.state, part)).toBe('ZN-1, Tarbert Bearings');
+  });
+
+  test('fasteners that are used once are asked for before their first pull, and the record names them', () => {
+    const sheet = librarySheet('prop-centre');
+    const bench = booked(sheet, sheet.variants[0]!.id);
+    bench.run((c) => c.type === 'pull');
+    const { op } = now(bench);
+    const joint = bench.sheet.joints[(op as { joint: string }).joint]!;
+    expect(joint.fasteners).toBe('new');
+    // Said with the parts that went in before; without it, nothing is pulled.
+    const { [joint.fastener]: said, ...others } = bench.state.sources;
+    expect(said!.from).toBe('stock');
+    const unsaid = { ...bench.state, sources: others };
+    expect(unsourced(bench.sheet, unsaid)).toContain(joint.fastener);
+    const pull = bench.envelope({ type: 'pull', op: op.id, bolt: 1, reading: { value: 30, unit: 'N·m' }, rig: { extensionMm: 0, extensionAngleDeg: 0 }, how: 'hand' }); // prettier-ignore
+    expect(decide(unsaid, bench.sheet, pull, context)).toMatchObject({ ok: false, refusal: { code: 'no-source' } });
+    bench.run((c) => c.type === 'hand-over');
+    const { truth } = buildRecord(bench.sheet, bench.state);
+    expect(truth.sources.find((s) => s.part === joint.fastener)?.from).toBe('the shop’s own stock');
   });
 
   test('several come from one place with one word; what is no part, no place or no words is refused', () => {
