@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { JobView, OfferView, PartsView, PlanView, PriceListView } from '@jubb/contract';
-import { fold, rehearse, type BenchState, type Command } from '@jubb/core/bench';
+import { billOf, fold, rehearse, type BenchState, type Command } from '@jubb/core/bench';
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import { DataSource } from 'typeorm';
@@ -289,6 +289,14 @@ describe('the price and the yes', () => {
     const { money, offer } = (await shop.get(`/api/jobs/${job}/offer`)).body as OfferView;
     expect(money).toEqual({ rateMinor: 6000, taxPercent: 25, currency: '€', taxName: 'MVA' });
     expect(offer.options[0]!.lines.at(-1)!.eachMinor).toBe(6000);
+  });
+
+  test('what a job comes to is one sum: the head of the bench reckons as the offer does', async () => {
+    const job = await judgedAxle();
+    const { bill, money } = (await shop.get(`/api/jobs/${job}/offer`)).body as OfferView;
+    const { sheet, events, pricing } = await view(job);
+    expect(Object.keys(pricing.prices).length).toBeGreaterThan(3);
+    expect(billOf(sheet, fold(job, events), { ...money, pricing })).toEqual(bill);
   });
 });
 

@@ -1,6 +1,15 @@
 import type { HeadSignature } from '@jubb/core/bench/verify';
 import type { StandInstrument } from '@jubb/core/sheet';
-import type { DrawerStock, GaugeKind, HoldReason, Interval, JobStage, LoggedEvent, Refusal } from '@jubb/core/bench';
+import type {
+  DrawerStock,
+  GaugeKind,
+  HoldReason,
+  Interval,
+  JobStage,
+  LoggedEvent,
+  Pricing,
+  Refusal,
+} from '@jubb/core/bench';
 import type { Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import type { Role } from './auth.dto.ts';
@@ -84,6 +93,8 @@ export interface JobView {
   readonly drawers: Readonly<Record<string, readonly DrawerStock[]>>;
   readonly history: readonly PastVisit[];
   readonly documents: readonly DocumentView[];
+  /** What its sum is reckoned with beside the workshop's rate and tax. */
+  readonly pricing: Pricing;
 }
 /** A maker's page, or a picture of it, that a sheet's figures point to. */
 export interface DocumentView {

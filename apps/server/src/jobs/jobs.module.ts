@@ -7,13 +7,14 @@ import { JobLogModule } from './job-log.module.ts';
 import { BookingService } from './booking.service.ts';
 import { JobsController } from './jobs.controller.ts';
 import { JobsService } from './jobs.service.ts';
+import { PricingService } from './pricing.service.ts';
 import { RefusalsService } from './refusals.service.ts';
 import { SigningService } from './signing.service.ts';
 
 @Module({
   imports: [AuthModule, InstrumentsModule, JobLogModule, SheetsModule, UnitsModule],
   controllers: [JobsController],
-  providers: [RefusalsService, JobsService, BookingService, SigningService],
-  exports: [JobsService, BookingService],
+  providers: [RefusalsService, PricingService, JobsService, BookingService, SigningService],
+  exports: [JobsService, BookingService, PricingService],
 })
 export class JobsModule {}

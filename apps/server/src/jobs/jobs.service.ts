@@ -17,6 +17,7 @@ import {
   type CommandEnvelope,
   type JobEvent,
   type LoggedEvent,
+  type BillSettings,
   type MoneySettings,
   type Outcome,
 } from '@jubb/core/bench';
@@ -42,6 +43,7 @@ import { keepOrderLines } from './order-lines.ts';
 import { takenPlace } from './places.ts';
 import { keepBooking, knownBooking } from './booking-corrected.ts';
 import { project } from './projection.ts';
+import { PricingService } from './pricing.service.ts';
 import { SigningService } from './signing.service.ts';
 import { HeavyService } from '../bounds/heavy.service.ts';
 import type { VerifyAnswer } from '../bounds/heavy-tasks.ts';
@@ -98,6 +100,7 @@ export class JobsService {
     private readonly auth: AuthService,
     private readonly instruments: InstrumentFactsService,
     private readonly heavy: HeavyService,
+    private readonly pricing: PricingService,
   ) {}
 
   async floor(): Promise<FloorView> {
@@ -129,6 +132,7 @@ export class JobsService {
       drawers: await drawersOf(this.db.manager, sheet),
       history: await this.units.visits(job.unitId, id),
       documents: await this.documents.list(job.sheet),
+      pricing: await this.pricing.of(sheet),
     };
   }
 
@@ -252,7 +256,7 @@ export class JobsService {
     const { booked } = state;
     if (!booked || state.signed) return [];
     const sheet = await this.log.sheetOf(booked.sheet.id, booked.sheet.revision);
-    const context = { drawers: {}, money: await this.money() };
+    const context = { drawers: {}, money: await this.money(sheet) };
     const accepted: { readonly seen: number; readonly missed: readonly LoggedEvent[]; readonly last: number }[] = [];
     const events: JobEvent[] = [];
     const ids = new Set<string>();
@@ -313,7 +317,7 @@ export class JobsService {
     const sheet = await this.log.sheetOf(booked.sheet.id, booked.sheet.revision);
     const outcome = decide(state, sheet, envelopeOf(state, commandId, command, asker), {
       drawers: {},
-      money: await this.money(),
+      money: await this.money(sheet),
     });
     if (!outcome.ok) return undefined;
     // A joint whose figure was computed files a lesson: it is kept with its event, under the job's lock.
@@ -343,7 +347,7 @@ export class JobsService {
       throw new RefusedException({ refusal: known.refusal, missed: await this.log.events(m, jobId, seen) }, row.seq);
     const outcome = decide(state, sheet, envelopeOf(state, commandId, known.command, asker), {
       drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet, 'locked') : {},
-      money: await this.money(),
+      money: await this.money(sheet),
     });
     if (!outcome.ok)
       throw new RefusedException({ refusal: outcome.refusal, missed: await this.log.events(m, jobId, seen) }, row.seq);
@@ -451,8 +455,12 @@ export class JobsService {
     return (await m.getRepository(Workshop).findOneBy({ id: 1 }))?.name ?? this.signing.unnamed;
   }
 
-  /** Rate and tax as they are set now; asked once a few seconds, since every command is held against them. */
-  private async money(): Promise<MoneySettings> {
+  /** Rate and tax as they are set now, with what the sheet is priced with; asked once a while, since every command is held against them. */
+  private async money(sheet: Sheet): Promise<BillSettings> {
+    return { ...(await this.rates()), pricing: await this.pricing.of(sheet) };
+  }
+
+  private async rates(): Promise<MoneySettings> {
     const now = Date.now();
     if (!this.settings || now - this.settings.at > SETTINGS_MS) {
       const { rateMinor, taxPercent } = (await this.db.getRepository(Workshop).findOneBy({ id: 1 })) ?? NO_MONEY;

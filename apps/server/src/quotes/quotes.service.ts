@@ -1,17 +1,15 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
 import type { AnswerQuoteDto, CommandAnswer, OfferView } from '@jubb/contract';
-import { agreedMinor, billOf, jobSheet, workedMinutes, type QuoteState } from '@jubb/core/bench';
+import { agreedMinor, billOf, jobSheet, type QuoteState } from '@jubb/core/bench';
 import { orderPlan } from '@jubb/core/parts';
-import { findingsForCustomer, learnTime, quoteOptions, type TimeLearned } from '@jubb/core/quote';
+import { findingsForCustomer, quoteOptions } from '@jubb/core/quote';
 import { DataSource } from 'typeorm';
 import { Job } from '../database/entities/job.entity.ts';
 import { Workshop } from '../database/entities/workshop.entity.ts';
 import { JobLog } from '../jobs/job-log.ts';
+import { PricingService } from '../jobs/pricing.service.ts';
 import { JobsService, type Asker } from '../jobs/jobs.service.ts';
 import { CatalogueService } from '../parts/catalogue.service.ts';
-
-/** Jobs of a kind looked at to learn how long they really take. */
-const LOOKED_AT = 12;
 
 /** What a price is reckoned with; the workshop's own unless they are given. */
 export type PriceSettings = Pick<Workshop, 'rateMinor' | 'taxPercent' | 'taxName' | 'currency'>;
@@ -23,11 +21,12 @@ export class QuotesService {
     private readonly log: JobLog,
     private readonly jobs: JobsService,
     private readonly catalogue: CatalogueService,
+    private readonly pricing: PricingService,
   ) {}
 
   /** What to offer for what was found, priced by the sheet, the catalogue and what such jobs really took. */
   async offer(id: string, settings?: PriceSettings): Promise<OfferView> {
-    const { sheet, state, job } = await this.log.load(id);
+    const { sheet, state } = await this.log.load(id);
     const workshop = settings ?? (await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 }));
     const money = {
       rateMinor: workshop.rateMinor,
@@ -36,23 +35,16 @@ export class QuotesService {
       taxName: workshop.taxName,
     };
     const shelf = await this.catalogue.shelfFor(jobSheet(sheet, state), Object.values(state.orders));
-    const time = await this.timeOf(job.sheet);
+    const pricing = await this.pricing.now(sheet);
+    const time = { jobs: pricing.jobs, factor: pricing.timeFactor };
     return {
       offer: quoteOptions(sheet, state, shelf, money, time),
       plan: orderPlan(sheet, state, shelf),
-      bill: billOf(jobSheet(sheet, state), state, money),
+      bill: billOf(jobSheet(sheet, state), state, { ...money, pricing }),
       agreedMinor: agreedMinor(state) ?? null,
       money,
       time,
     };
-  }
-
-  private async timeOf(sheet: string): Promise<TimeLearned> {
-    const done = await this.db
-      .getRepository(Job)
-      .find({ where: { sheet, stage: 'handed-over' }, order: { number: 'DESC' }, take: LOOKED_AT });
-    const repaired = (await this.log.loadAll(done)).filter(({ state }) => !state.end);
-    return learnTime(repaired.map(({ sheet: s, state }) => workedMinutes(s, state)));
   }
 
   /** Makes a quote of what is offered now, under the next version. */

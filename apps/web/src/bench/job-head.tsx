@@ -27,7 +27,7 @@ export function JobHead({
   const open = !state.signed;
   const { currency } = me.workshop;
   const agreed = agreedMinor(state);
-  const bill = billOf(sheet, state, me.workshop);
+  const bill = billOf(sheet, state, bench.context.money ?? me.workshop);
   const slack = useQuery(queries.slack()).data?.[bench.job];
   const onFindings = useLocation().pathname.endsWith('/findings');
   return (

@@ -1,4 +1,4 @@
-import type { DocumentView, MeView } from '@jubb/contract';
+import type { DocumentView, JobView, MeView } from '@jubb/contract';
 import {
   decide,
   fold,
@@ -58,13 +58,13 @@ export function useBench(
     for (const w of waiting) {
       // What others gave on this device waits for them: it is theirs to send, and may never come.
       if (w.job !== id || w.refused || w.giver.id !== me.person.id || sent.has(w.id)) continue;
-      const outcome = decide(state, view.sheet, envelopeOf(w), { drawers: view.drawers, money: me.workshop });
+      const outcome = decide(state, view.sheet, envelopeOf(w), contextOf(view, me));
       if (outcome.ok) state = outcome.state;
     }
     return state;
   }, [view, waiting, id, me]);
   if (!view || !folded) return { error: query.error, visits: [] };
-  const context = { drawers: view.drawers, money: me.workshop };
+  const context = contextOf(view, me);
   const newest = folded.history?.event;
   const device = navigator.userAgent.includes('Headless') ? 'test browser' : 'bench browser';
   const waitingFor = (command: Command): Waiting => newWaiting(me.person, id, device, command);
@@ -112,6 +112,12 @@ export function useBench(
   };
   return { bench, error: null, visits: view.history };
 }
+
+/** What commands of a job are decided with here: as the server does. */
+const contextOf = (view: JobView, me: MeView): DecideContext => ({
+  drawers: view.drawers,
+  money: { ...me.workshop, pricing: view.pricing },
+});
 
 /** Takes the newest command back. */
 export function takeBack(bench: Bench | undefined): void {

@@ -4,7 +4,7 @@ import { moneyWords } from '../money.ts';
 
 const FROM: Readonly<Record<Bill['basis'], string>> = {
   quote: 'As quoted, and what was ordered past it',
-  now: 'By the ladder, the findings and the orders of now',
+  now: 'By the ladder, the findings and the orders of now; what is needed at the list’s price, one by one. A kit or a quote may come to less',
   end: 'For what was done until it ended, the last step, and what was ordered',
 };
 

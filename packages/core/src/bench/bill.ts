@@ -1,12 +1,12 @@
 import type { Sheet } from '../sheet/index.ts';
-import { hoursMinor, quoteInForce, taxMinor, withTax, type MoneySettings } from './money.ts';
+import { hoursMinor, quoteInForce, taxMinor, withTax, type BillSettings } from './money.ts';
 import { ladderOf } from './moves.ts';
 import { goesBackNew } from './renewal.ts';
 import type { EventType } from './events.ts';
 import type { QuoteOption } from './quote-events.ts';
 import type { BenchState } from './state.ts';
 
-/** What a job comes to as it stands: ordered parts at their prices, the rest of what is needed at the sheet's, all hours. */
+/** What a job comes to as it stands: ordered parts at their prices, the rest of what is needed as it is listed, all hours. */
 export interface Bill {
   readonly partsMinor: number;
   readonly hoursMinor: number;
@@ -22,7 +22,7 @@ export interface Bill {
  * The bill that a job is heading for. While the newest quote still knows everything, it is the quote's own sum, and what
  * was ordered past its parts; else it is reckoned anew from the ladder, the findings and the orders.
  */
-export function billOf(sheet: Sheet, state: BenchState, money: MoneySettings): Bill {
+export function billOf(sheet: Sheet, state: BenchState, money: BillSettings): Bill {
   const lines = Object.values(state.partLines).filter((l) => l.status !== 'cancelled');
   const ordered = lines.reduce((sum, l) => sum + (l.priceMinor ?? 0) * l.count, 0);
   const agreed = state.end ? undefined : agreedOption(state);
@@ -44,8 +44,9 @@ export function billOf(sheet: Sheet, state: BenchState, money: MoneySettings): B
     .filter(
       (p) => !covered.has(p.id) && (state.end ? state.renewed[p.id] !== undefined : goesBackNew(sheet, state, p.id)),
     )
-    .reduce((sum, p) => sum + (p.priceMinor ?? 0) * p.count, 0);
-  const minutes = ladderOf(sheet, state).all.reduce((sum, s) => sum + s.minutes, 0);
+    .reduce((sum, p) => sum + (money.pricing?.prices[p.order ?? ''] ?? p.priceMinor ?? 0) * p.count, 0);
+  const bySheet = ladderOf(sheet, state).all.reduce((sum, s) => sum + s.minutes, 0);
+  const minutes = Math.round(bySheet * (money.pricing?.timeFactor ?? 1));
   const partsMinor = ordered + needed;
   const hours = hoursMinor(minutes, money.rateMinor);
   return {

@@ -5,7 +5,7 @@ import type { Finding } from '../sheet/index.ts';
 import type { EndOtherwise } from './ends/events.ts';
 import type { EventPayloads, HoldReason, HowRead, InstrumentFacts, Person } from './events.ts';
 import type { OrderedLine } from './parts-events.ts';
-import type { MoneySettings } from './money.ts';
+import type { BillSettings } from './money.ts';
 import type { Run } from './proving/run.ts';
 import type { PullCommand } from './pull-commands.ts';
 import type { QuotePayloads } from './quote-events.ts';
@@ -115,5 +115,5 @@ export interface DecideContext {
   /** Drawer name → what lies in it now. */
   readonly drawers: Readonly<Record<string, readonly DrawerStock[]>>;
   /** What an hour costs here; left out where no price is reckoned. */
-  readonly money?: MoneySettings;
+  readonly money?: BillSettings;
 }

@@ -6,6 +6,17 @@ export interface MoneySettings {
   readonly taxPercent: number;
 }
 
+/** What a sheet's work is priced with beside the workshop's settings: head, offer, quote and refusal all reckon by it. */
+export interface Pricing {
+  /** What an order number costs by the price lists, minor units without tax; one that is not listed is at the sheet's price. */
+  readonly prices: Readonly<Record<string, number>>;
+  /** How much longer such jobs take here than the sheet says. */
+  readonly timeFactor: number;
+  /** How many jobs that is learnt from. */
+  readonly jobs: number;
+}
+export type BillSettings = MoneySettings & { readonly pricing?: Pricing };
+
 /** Minor units, halves away from zero, as an invoice rounds (commercial rounding). */
 export function roundMinor(amount: number): number {
   // A hair against 0.5 that came out as 0.49999999999.

@@ -211,6 +211,24 @@ describe('quotes and the agreed sum', () => {
   });
 });
 
+describe('what a job comes to before it is quoted', () => {
+  test('is reckoned by the lists and by how long such jobs take here, as the offer is', () => {
+    const bench = cylinder();
+    const plain = billOf(bench.sheet, bench.state, money);
+    const listed = Object.values(bench.sheet.parts).flatMap((p) => (p.order && p.priceMinor ? [[p.order, 2 * p.priceMinor]] : [])); // prettier-ignore
+    const pricing = { prices: Object.fromEntries(listed) as Record<string, number>, timeFactor: 1.5, jobs: 4 };
+    const bill = billOf(bench.sheet, bench.state, { ...money, pricing });
+    expect(bill.minutes).toBe(Math.round(1.5 * plain.minutes));
+    expect(bill.partsMinor).toBe(2 * plain.partsMinor);
+    const { options } = quoteOptions(bench.sheet, bench.state, EMPTY, money, { jobs: 4, factor: 1.5 });
+    expect(bill.minutes).toBe(options[0]!.minutes);
+    // A number that no list names stays at the sheet's price.
+    expect(billOf(bench.sheet, bench.state, { ...money, pricing: { ...pricing, prices: {} } }).partsMinor).toBe(
+      plain.partsMinor,
+    );
+  });
+});
+
 describe('what such jobs really took', () => {
   test('few jobs barely move the sheet’s figure, many do; it stays between a half and three times', () => {
     const job = { minutes: 200, sheetMinutes: 100 };

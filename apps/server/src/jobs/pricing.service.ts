@@ -1,0 +1,63 @@
+import { Injectable } from '@nestjs/common';
+import { workedMinutes, type Pricing } from '@jubb/core/bench';
+import { learnTime } from '@jubb/core/quote';
+import type { Sheet } from '@jubb/core/sheet';
+import { DataSource } from 'typeorm';
+import { Job } from '../database/entities/job.entity.ts';
+import { JobLog } from './job-log.ts';
+
+/** Jobs of a kind looked at to learn how long they really take. */
+const LOOKED_AT = 12;
+/** How long what a sheet is priced with is taken as it was; it is read anew meanwhile, and no command waits for that. */
+const KEPT_MS = 60_000;
+/** A catalogue is large, a shop works on few sheets at a time. */
+const MOST_KEPT = 200;
+
+/** What a sheet's work is priced with: the lists, and how long such jobs take in this shop. */
+@Injectable()
+export class PricingService {
+  private readonly kept = new Map<string, { readonly at: number; readonly pricing: Promise<Pricing> }>();
+  constructor(
+    private readonly db: DataSource,
+    private readonly log: JobLog,
+  ) {}
+
+  /** As it was a minute ago at most; asked often. */
+  async of(sheet: Sheet): Promise<Pricing> {
+    const key = `${sheet.id}@${sheet.revision}`;
+    const known = this.kept.get(key);
+    if (!known) return this.read(key, sheet);
+    if (Date.now() - known.at <= KEPT_MS) return known.pricing;
+    const last = await known.pricing;
+    // Read for the next one who asks; when it fails, what was known still stands.
+    this.read(key, sheet).catch(() => this.kept.set(key, { at: Date.now(), pricing: Promise.resolve(last) }));
+    return last;
+  }
+
+  /** As it is now: for an offer, which must not be a minute old. */
+  now(sheet: Sheet): Promise<Pricing> {
+    return this.read(`${sheet.id}@${sheet.revision}`, sheet);
+  }
+
+  private read(key: string, sheet: Sheet): Promise<Pricing> {
+    const pricing = this.ask(sheet);
+    if (this.kept.size >= MOST_KEPT) this.kept.clear();
+    this.kept.set(key, { at: Date.now(), pricing });
+    pricing.catch(() => this.kept.delete(key));
+    return pricing;
+  }
+
+  private async ask(sheet: Sheet): Promise<Pricing> {
+    const numbers = Object.values(sheet.parts).flatMap((p) => p.order ?? []);
+    const rows = (await this.db.query(
+      `SELECT number, price_minor AS "priceMinor" FROM catalogue_item WHERE number = ANY($1) AND price_minor IS NOT NULL`,
+      [numbers],
+    )) as { number: string; priceMinor: number }[];
+    const done = await this.db
+      .getRepository(Job)
+      .find({ where: { sheet: sheet.id, stage: 'handed-over' }, order: { number: 'DESC' }, take: LOOKED_AT });
+    const repaired = (await this.log.loadAll(done)).filter(({ state }) => !state.end);
+    const { factor, jobs } = learnTime(repaired.map(({ sheet: s, state }) => workedMinutes(s, state)));
+    return { prices: Object.fromEntries(rows.map((r) => [r.number, r.priceMinor])), timeFactor: factor, jobs };
+  }
+}
