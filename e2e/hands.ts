@@ -179,7 +179,21 @@ export async function doMove(page: Page): Promise<void> {
   await page
     .waitForFunction((b: string) => document.querySelector('.mid')?.innerHTML !== b, {}, before)
     .catch(async () => Promise.reject(new Error(`nothing moved at: ${await text(page, '.mid')}`)));
+  await pulled(page);
   await still(page);
+}
+
+/** Until the simulated hand has pulled a stage through: it goes from one fastener to the next by itself, with a moment between. */
+export async function pulled(page: Page): Promise<void> {
+  for (let idle = 0, i = 0; idle < 6 && i < 1200; i += 1) {
+    const pulls = await page.evaluate(() => document.querySelector('.op .stages') !== null);
+    if (!pulls) return;
+    const busy = await page.evaluate(
+      () => document.querySelector('.btn-go')?.textContent?.includes('Pulling') ?? false,
+    );
+    idle = busy ? 0 : idle + 1;
+    await new Promise((done) => setTimeout(done, 100));
+  }
 }
 
 /** Until the move stands still: a good reading is taken and goes on with one press, which is drawn in two. */

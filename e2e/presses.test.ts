@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, jest, test } from '@jest/globals';
 import { fold } from '@jubb/core/bench';
 import type { Page } from 'puppeteer-core';
-import { book, fresh, jobOf, still, title, wanted } from './hands.ts';
+import { book, fresh, jobOf, pulled, still, title, wanted } from './hands.ts';
 import { press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(300_000);
@@ -27,19 +27,8 @@ async function touch(selector: string, words: string): Promise<void> {
 }
 const is = async (selector: string): Promise<boolean> => (await page.$(selector)) !== null;
 
-/** Until the simulated hand has pulled the stage through. */
-async function stageDone(): Promise<void> {
-  const stages = (): Promise<string> =>
-    page.evaluate(() => document.querySelector('.stages .n')?.firstChild?.textContent ?? '');
-  const at = await stages();
-  for (let i = 0; i < 400 && (await stages()) === at && (await is('.op .stages')); i += 1)
-    await new Promise((done) => setTimeout(done, 100));
-}
-
 /** The least that a practised hand does for the move at hand. */
 async function doMove(): Promise<void> {
-  // A simulated hand goes on from fastener to fastener by itself.
-  await page.waitForFunction(() => !document.querySelector('.btn-go')?.textContent.includes('Pulling'));
   const before = await page.$eval('.mid', (e) => e.innerHTML);
   if (await is('.counter')) {
     const [, expected] = /: (\d+) came off/.exec(await text(page, '.op')) ?? [];
@@ -71,7 +60,7 @@ async function doMove(): Promise<void> {
     await page.waitForSelector('.btn-go:not(:disabled)');
     await key((await page.$eval('.btn-go kbd', (k) => k.textContent)) === 'space' ? 'Space' : 'Enter');
   }
-  if (await is('.op .stages')) await stageDone();
+  await pulled(page);
   await still(page);
   await page
     .waitForFunction((b: string) => document.querySelector('.mid')?.innerHTML !== b, { timeout: 8000 }, before)

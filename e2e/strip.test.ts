@@ -122,7 +122,8 @@ describe('a refrigerant compressor', () => {
       expect(schools).toContain(words);
     await press(page, '.op .btn-line', 'One-piece double lip');
     await workTo(page, /^Fit the seal fitting sleeve/);
-    await doMove(page);
+    // Where the new seal is from is asked before the sleeve goes in with it.
+    for (let i = 0; i < 2 && !(await text(page, '.right')).includes('Seal fitting sleeve'); i += 1) await doMove(page);
     expect(await text(page, '.right')).toContain('Seal fitting sleeve');
     await settled(job, (s) => s.methods['shaft-seal'] === 'lip');
   });
@@ -152,8 +153,8 @@ describe('a rear output unit, over the weekend', () => {
   test('parked on a Friday: the shelf, the label, the return sheet', async () => {
     await open(job);
     await workTo(page, /^Undo the spanner nut/);
-    await doMove(page);
-    await doMove(page);
+    // Undone and off in one go, where nothing is counted between.
+    for (let i = 0; i < 2 && (await stateOf(job)).steps['strip nut'] === undefined; i += 1) await doMove(page);
     await settled(job, (s) => s.steps['strip nut'] !== undefined);
     await page.keyboard.press('n');
     await choose('#note-text', 'Nut took six turns and a slot');

@@ -190,8 +190,9 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
     setHand(0);
   };
   const last: Pull | undefined = state.joints[joint.id]?.pulls.at(-1);
-  const goesOn =
-    round === t.stage && !pulling && !complete && !t.unanswered && last?.verdict === 'within' && hand === 0;
+  // Only after a good pull that needed no word, by a steady hand.
+  const good = last?.verdict === 'within' && !last.void && last.answer === undefined;
+  const goesOn = round === t.stage && !pulling && !complete && !t.unanswered && good && hand === 0;
   const pullNext = useRef(startPull);
   useEffect(() => {
     pullNext.current = startPull;
