@@ -26,10 +26,9 @@ async function faults(name: string): Promise<string[]> {
     if (process.env['PICTURES']) await page.screenshot({ path: `${process.env['PICTURES']}/${name}-${width}.png` });
     const say = (line: string): number => found.push(`${name} at ${size}: ${line}`);
     for (const line of await outOfSight(page)) say(line);
-    for (const theme of ['day', 'night']) {
-      await page.evaluate((t: string) => (document.documentElement.dataset['theme'] = t), theme);
-      for (const line of await axeViolations(page)) say(`${theme}: ${line}`);
-    }
+    for (const line of await axeViolations(page)) say(`by day: ${line}`);
+    await page.evaluate(() => (document.documentElement.dataset['theme'] = 'night'));
+    for (const line of await axeViolations(page, ['color-contrast'])) say(`by night: ${line}`);
     await page.evaluate(() => (document.documentElement.dataset['theme'] = 'day'));
   }
   await page.setViewport({ width: 1280, height: 800, deviceScaleFactor: 1 });

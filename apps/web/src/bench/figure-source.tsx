@@ -11,15 +11,15 @@ const WORDS = {
 /** Figures that nobody has printed. */
 const WEAK: ReadonlySet<string> = new Set(['hearsay', 'computed', 'guess']);
 
-/** Whose figure it is; a maker's page opens at that page when the document is attached. */
+/** Whose figure it is, or that nobody says; a maker's page opens at that page when the document is attached. */
 export function Whose({
   from,
   documents,
 }: {
   readonly from: FigureSource | undefined;
   readonly documents: readonly DocumentView[];
-}): React.JSX.Element | null {
-  if (!from) return null;
+}): React.JSX.Element {
+  if (!from) return <span className="weak">Figure: nobody says whose</span>;
   if (from.kind !== 'maker')
     return <span className={WEAK.has(from.kind) ? 'weak' : 'quiet'}>Figure: {WORDS[from.kind]}</span>;
   const words = `${from.document}${from.page ? `, page ${from.page}` : ''}`;

@@ -4,11 +4,12 @@ import {
   lastReading,
   leadsOff,
   MOST_OF_A_PART,
+  nextMove,
   standingNow,
   timersRunning,
 } from '@jubb/core/bench';
 import type { WorkingLine } from '@jubb/core/reckoners';
-import { formatQuantity } from '@jubb/core/quantities';
+import { formatReading } from '@jubb/core/quantities';
 import { useState } from 'react';
 import { VerdictMark } from '../drawing/verdict-mark.tsx';
 import { clockLeft, useNow } from '../frame/use-now.ts';
@@ -143,7 +144,7 @@ function LastSaid({ bench }: { readonly bench: Bench }): React.JSX.Element | nul
       <h2>Read last</h2>
       <div className="row1">
         {last.title}
-        <b className="num">{formatQuantity(last.value)}</b>
+        <b className="num">{formatReading(last.value)}</b>
       </div>
       {last.verdict && <VerdictMark verdict={last.verdict} />}
     </div>
@@ -216,12 +217,16 @@ function Waits({ bench }: { readonly bench: Bench }): React.JSX.Element | null {
   );
 }
 
-function lastWorking(bench: Bench): readonly WorkingLine[] {
-  const rounds = Object.values(bench.state.settings).flatMap((s) => s.rounds);
+/** The working of the last figure of the step at hand; that of an earlier step stands where that step is looked at. */
+function lastWorking({ sheet, state }: Bench): readonly WorkingLine[] {
+  const move = nextMove(sheet, state);
+  if (move.kind !== 'op') return [];
+  const here = new Set(move.step.ops.map((o) => o.id));
+  const set = move.step.ops.flatMap((o) => (o.kind === 'set' ? (state.settings[o.setting]?.rounds ?? []) : []));
   return (
-    rounds.findLast((r) => r.fitted)?.fitted?.working ??
-    rounds.findLast((r) => r.result)?.result?.working ??
-    bench.state.readings.findLast((r) => r.result)?.result?.working ??
+    set.findLast((r) => r.fitted)?.fitted?.working ??
+    set.findLast((r) => r.result)?.result?.working ??
+    state.readings.findLast((r) => r.result && here.has(r.op))?.result?.working ??
     []
   );
 }

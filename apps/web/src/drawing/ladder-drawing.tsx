@@ -1,3 +1,4 @@
+import { GlyphSign, type Glyph } from './glyph-sign.tsx';
 import type { BenchState } from '@jubb/core/bench';
 import { ladderOf, nextMove, stepDone } from '@jubb/core/bench';
 import type { LadderStep, Sheet } from '@jubb/core/sheet';
@@ -13,7 +14,6 @@ const ROOM = 470;
 const LEAST = 30;
 const MOST = 41;
 
-type Glyph = 'hex' | 'new' | 'set' | 'seal' | 'mark' | 'aid' | 'lead';
 /** What a rung holds, as small shapes. */
 export function glyphsOf(sheet: Sheet, steps: readonly LadderStep[]): readonly Glyph[] {
   const out = new Set<Glyph>();
@@ -158,7 +158,7 @@ export function LadderDrawing({
               </text>
             )}
             {glyphs.map((g, j) => (
-              <GlyphShape key={g} glyph={g} x={X1 - 26 - j * 21} y={y} />
+              <GlyphSign key={g} glyph={g} x={X1 - 26 - j * 21} y={y} />
             ))}
             {square(strip, X0, y)}
             {square(build, X1, y)}
@@ -215,33 +215,4 @@ function named(title: string, side: string | undefined, room: number): string {
 function cut(text: string, room: number): string {
   const most = Math.floor(room / 7.9);
   return text.length <= most ? text : `${text.slice(0, Math.max(3, most - 1)).trimEnd()}…`;
-}
-
-function GlyphShape({
-  glyph,
-  x,
-  y,
-}: {
-  readonly glyph: Glyph;
-  readonly x: number;
-  readonly y: number;
-}): React.JSX.Element {
-  const shapes: Readonly<Record<Glyph, string>> = {
-    hex: `M${x - 8} ${y}l4-7h8l4 7-4 7h-8z`,
-    new: `M${x - 6.5} ${y}a6.5 6.5 0 1 1 13 0a6.5 6.5 0 1 1 -13 0`,
-    set: `M${x - 8} ${y - 4}h16M${x - 8} ${y}h16M${x - 8} ${y + 4}h16`,
-    seal: `M${x - 7} ${y + 7}V${y - 7}H${x + 7}L${x} ${y + 5}`,
-    mark: `M${x} ${y - 8}V${y + 8}M${x - 5} ${y - 8}h10M${x - 5} ${y + 8}h10`,
-    aid: `M${x - 7} ${y + 6}h14L${x} ${y - 7}z`,
-    lead: `M${x - 8} ${y}h5M${x + 3} ${y}h5M${x - 3} ${y - 5}v10M${x + 3} ${y - 5}v10`,
-  };
-  return (
-    <path
-      d={shapes[glyph]}
-      fill="none"
-      stroke="var(--ink2)"
-      strokeWidth="2"
-      strokeDasharray={glyph === 'new' ? '9 3' : undefined}
-    />
-  );
 }

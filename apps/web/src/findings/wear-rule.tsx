@@ -1,6 +1,6 @@
 import { placesRead, standsAt } from '@jubb/core/bench';
 import type { BenchState } from '@jubb/core/bench';
-import { formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
+import { formatQuantity, inCanonical, type Quantity, formatReading } from '@jubb/core/quantities';
 import type { Measure } from '@jubb/core/sheet';
 import { scaleLinear } from 'd3';
 
@@ -37,7 +37,7 @@ export function WearRule({
       viewBox={`0 0 ${WIDTH} 64`}
       width="100%"
       role="img"
-      aria-label={`${measure.title}: ${formatQuantity(mean)}, ${verdict}`}
+      aria-label={`${measure.title}: ${formatReading(mean)}, ${verdict}`}
     >
       <rect x="0" y="24" width={WIDTH} height="12" fill="var(--oxidewash)" />
       <rect x={x(low)} y="24" width={x(high) - x(low)} height="12" fill="var(--verdwash)" />
@@ -59,7 +59,7 @@ export function WearRule({
       <path d={`M0 36H${WIDTH}`} stroke="var(--ink)" strokeWidth="2" />
       <path d={`M${at} 36l-9-13h18z`} fill={INK[verdict]} stroke="var(--sheet)" strokeWidth="1" />
       <text x={at} y="16" fontSize="17" fontWeight="720" textAnchor={anchor(at)} fill="var(--ink)">
-        {formatQuantity(mean)}
+        {formatReading(mean)}
       </text>
     </svg>
   );

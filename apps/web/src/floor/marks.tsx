@@ -5,7 +5,7 @@ import { clockLeft } from '../frame/use-now.ts';
 export function Marks({ job, now }: { readonly job: JobLine; readonly now: Date }): React.JSX.Element | null {
   const { leadsOff, between, uncounted, timers, parts } = job.notices;
   const words = [
-    job.aidsIn > 0 ? `${job.aidsIn} ${job.aidsIn === 1 ? 'aid' : 'aids'} in` : '',
+    job.aidsIn > 0 ? `${job.aidsIn} ${job.aidsIn === 1 ? 'aid' : 'aids'} fitted` : '',
     leadsOff > 0 ? `${leadsOff} to restore` : '',
     between > 0 ? `${between} in between` : '',
     uncounted > 0 ? 'uncounted' : '',

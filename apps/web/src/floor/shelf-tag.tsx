@@ -24,7 +24,7 @@ export const ShelfTag = memo(function ShelfTag({
         <MoveHandle job={job} />
       </span>
       <small>
-        {job.number} · {place ?? job.place ?? 'no place yet'} · {job.partsOff} off
+        {job.number} · {place ?? job.place ?? 'no place yet'} · {job.partsOff} parts off
       </small>
       <Marks job={job} now={now} />
       <span className="w">

@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { GLYPHS, GlyphSign } from '../drawing/glyph-sign.tsx';
 import { charactersAct, KEY_TABLE, keyName, setCharactersAct, type KeyPlace } from './key-table.ts';
 
 const PLACES: readonly (readonly [KeyPlace, string])[] = [
@@ -49,6 +50,17 @@ export function KeysDialog({ open, close }: { readonly open: boolean; readonly c
           </section>
         ))}
       </div>
+      <h3>Signs on the ladder</h3>
+      <ul className="signs">
+        {GLYPHS.map(([glyph, says]) => (
+          <li key={glyph}>
+            <svg width="26" height="22" aria-hidden="true">
+              <GlyphSign glyph={glyph} x={13} y={11} />
+            </svg>
+            {says}
+          </li>
+        ))}
+      </ul>
       <p className="quiet">A pedal may send any of these keys; one that sends Page Down works every panel.</p>
       <button type="button" className="btn-line" onClick={close}>
         Close

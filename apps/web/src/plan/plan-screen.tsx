@@ -167,7 +167,7 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
               ? 'still planning'
               : plan.gap < 0.005
                 ? 'no better plan is possible'
-                : `gap to the best possible: at most ${Math.ceil(plan.gap * 100)} %`}
+                : `could be better by ${Math.ceil(plan.gap * 100)} % at most`}
           </small>
         </div>
         {list ? (

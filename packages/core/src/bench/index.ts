@@ -94,7 +94,17 @@ export {
 export { placesLeft, placesRead, standsAt, type PlaceRead } from './measuring/places.ts';
 export type { OrderedLine } from './parts-events.ts';
 export { answerHows, quoteAnswers, type QuoteLine, type QuoteOption, type QuotePayloads } from './quote-events.ts';
-export { agreedMinor, hoursMinor, quoteInForce, roundMinor, taxMinor, withTax, type BillSettings, type MoneySettings, type Pricing } from './money.ts';
+export {
+  agreedMinor,
+  hoursMinor,
+  quoteInForce,
+  roundMinor,
+  taxMinor,
+  withTax,
+  type BillSettings,
+  type MoneySettings,
+  type Pricing,
+} from './money.ts';
 export * from './fitting.ts';
 export { kitsAwaited, partsOnOrder, wantingFor, type KitAwaited, type Wanting } from './part-lines.ts';
 export { billOf, quoteStands, type Bill } from './bill.ts';

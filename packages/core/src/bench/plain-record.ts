@@ -1,5 +1,5 @@
 import { lowerFirst } from './wording.ts';
-import { formatQuantity } from '../quantities/index.ts';
+import { formatQuantity, formatReading } from '../quantities/index.ts';
 import { badLine } from './bad/words.ts';
 import type { JobRecord } from './record.ts';
 
@@ -39,7 +39,7 @@ export function plainRecord(r: JobRecord): PlainRecord {
     ],
     done: [
       ...(r.truth.end ? [`${r.truth.end.title}: ${r.truth.end.reason}. It is not repaired`] : []),
-      ...r.settings.flatMap((s) => (s.confirmed ? [`${s.title} set to ${formatQuantity(s.confirmed.value, 3)}`] : [])),
+      ...r.settings.flatMap((s) => (s.confirmed ? [`${s.title} set to ${formatReading(s.confirmed.value)}`] : [])),
       ...(r.joints.length > 0
         ? [
             `${r.joints.length === 1 ? '1 joint tightened to its' : `${r.joints.length} joints tightened to their`} figures, every fastener recorded`,

@@ -52,6 +52,16 @@ export function formatQuantity(q: Quantity, decimals?: number): string {
   return `${number}${THIN_SPACE}${q.unit}`;
 }
 
+/**
+ * What was read, or the mean of several: as it is when it ends within three decimals, as most gauges show it; else a length to
+ * the thousandth of its millimetre and everything else to four significant figures. Used wherever a reading stands, so that it
+ * is rounded once and the same.
+ */
+export function formatReading(q: Quantity): string {
+  const ends = Math.abs(roundTo(q.value, READ_DECIMALS) - q.value) <= 1e-9 * Math.max(1, Math.abs(q.value));
+  return formatQuantity(q, !ends && q.unit === 'mm' && Math.abs(q.value) >= 1 ? READ_DECIMALS : undefined);
+}
+
 /** "24 ± 2 N·m" when it was given so, else "0.03 to 0.08 mm". */
 export function formatBand(band: Band, given?: number): string {
   const high = convertLike(band.high, band.low);

@@ -22,6 +22,7 @@ export {
   formatBand,
   formatNumber,
   formatQuantity,
+  formatReading,
   roundTo,
   THIN_SPACE,
 } from './format.ts';

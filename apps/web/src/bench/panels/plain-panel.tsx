@@ -1,6 +1,7 @@
-import type { Op } from '@jubb/core/sheet';
+import type { Fluid, Op } from '@jubb/core/sheet';
 import { Caution } from '../caution.tsx';
-import { convert, dimensionsOfUnit, formatNumber, formatQuantity, type Quantity } from '@jubb/core/quantities';
+import { Whose } from '../figure-source.tsx';
+import { convert, dimensionsOfUnit, formatNumber, formatQuantity } from '@jubb/core/quantities';
 import { linesOf } from './lines.ts';
 import { Go, type PanelProps } from './panel.tsx';
 import { Turning } from './turning.tsx';
@@ -46,7 +47,7 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
         ) : (
           <>
             {joint && <Turning hand={joint.hand} loosen />}
-            {op.kind === 'fill' && sheet.fluids[op.what] && <Amount amount={sheet.fluids[op.what]!.amount} />}
+            {op.kind === 'fill' && sheet.fluids[op.what] && <Amount fluid={sheet.fluids[op.what]!} bench={bench} />}
             <ul className="lines">
               {linesOf(bench, op).map((l) => (
                 <li key={l}>{l}</li>
@@ -74,7 +75,8 @@ const WORD: Readonly<Partial<Record<Op['kind'], string>>> = {
 };
 
 /** How much goes in, legible from the unit; in the other unit that the shop thinks in, small. */
-function Amount({ amount }: { readonly amount: Quantity }): React.JSX.Element {
+function Amount({ fluid, bench }: { readonly fluid: Fluid; readonly bench: PanelProps['bench'] }): React.JSX.Element {
+  const { amount } = fluid;
   const other = dimensionsOfUnit(amount.unit).includes('mass') ? 'oz' : 'pt imp';
   return (
     <>
@@ -83,6 +85,7 @@ function Amount({ amount }: { readonly amount: Quantity }): React.JSX.Element {
         <span>{amount.unit}</span>
       </div>
       <p className="quiet m-0">{formatQuantity(convert(amount, other), 2)}</p>
+      <Whose from={fluid.from} documents={bench.documents} />
     </>
   );
 }

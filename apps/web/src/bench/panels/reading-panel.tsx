@@ -6,6 +6,7 @@ import {
   formatQuantity,
   inCanonical,
   type Quantity,
+  formatReading,
 } from '@jubb/core/quantities';
 import { changeWords, isPull, readingsOf, instrumentFacts, openBad } from '@jubb/core/bench';
 import { useEffect } from 'react';
@@ -79,7 +80,7 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
         />
         {readings.map((r) => (
           <div key={r.seq} className="d-flex gap-3 align-items-center" style={{ fontSize: 20 }}>
-            <b>{formatQuantity(r.result?.mean ?? r.value)}</b>
+            <b>{formatReading(r.result?.mean ?? r.value)}</b>
             {setting && isPull(setting, r.value) && <small>a pull of {formatQuantity(r.value)}</small>}
             {r.result && <VerdictMark verdict={r.result.verdict} />}
           </div>

@@ -1,4 +1,4 @@
-import { formatBand, formatQuantity, type Quantity } from '../../quantities/index.ts';
+import { formatBand, formatQuantity, type Quantity, formatReading } from '../../quantities/index.ts';
 import { mendsPart, type Finding, type Op, type OpOf, type Setting, type Sheet, type Test } from '../../sheet/index.ts';
 import { END_TITLES } from '../ends/words.ts';
 import { readingWords } from '../measuring/advice.ts';
@@ -86,7 +86,7 @@ function cameSo(
 }
 
 const verdictOf = (r: Reading): string => r.result?.verdict ?? 'within';
-const both = (value: Quantity, accepted: string): string => `${formatQuantity(value)}; accepted ${accepted}`;
+const both = (value: Quantity, accepted: string): string => `${formatReading(value)}; accepted ${accepted}`;
 
 function badTest(test: Test, state: BenchState): BadThing[] {
   const of = (moment: Reading['moment']): Reading | undefined =>
@@ -108,7 +108,7 @@ function badTest(test: Test, state: BenchState): BadThing[] {
       settled: cameSo(
         came,
         now && { ...now, good: verdictOf(now) === 'within' },
-        now ? `${formatQuantity(now.value)} now` : '',
+        now ? `${formatReading(now.value)} now` : '',
       ),
     });
   if (now && verdictOf(now) === 'outside') {
@@ -142,7 +142,7 @@ function badSetting(setting: Setting, state: BenchState): BadThing[] {
       settled: cameSo(
         came,
         known?.confirmed && { ...known.confirmed, good: known.confirmed.verdict === 'within' },
-        known?.confirmed ? `set to ${formatQuantity(known.confirmed.value, 3)}` : '',
+        known?.confirmed ? `set to ${formatReading(known.confirmed.value)}` : '',
       ),
     });
   const round = known?.rounds.at(-1);

@@ -1,5 +1,5 @@
 import { lowerFirst } from '../wording.ts';
-import { formatQuantity } from '../../quantities/index.ts';
+import { formatQuantity, formatReading } from '../../quantities/index.ts';
 import type { Finding, Measure, Sheet } from '../../sheet/index.ts';
 import { goesBackNew } from '../renewal.ts';
 import type { BenchState } from '../state.ts';
@@ -80,7 +80,7 @@ export function readingWords(measure: Measure, state: BenchState): string {
     measure.max ? `at most ${formatQuantity(measure.max)}` : '',
   ].filter(Boolean);
   const where = measure.at.length > 1 ? ` at ${worst.where}` : '';
-  return [`${measure.title}: ${formatQuantity(standsAt(worst).mean)}${where}`, ...limit].join(', ');
+  return [`${measure.title}: ${formatReading(standsAt(worst).mean)}${where}`, ...limit].join(', ');
 }
 
 function extreme(

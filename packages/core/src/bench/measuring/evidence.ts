@@ -1,4 +1,4 @@
-import { formatQuantity } from '../../quantities/index.ts';
+import { formatReading } from '../../quantities/index.ts';
 import type { Cause, Sheet } from '../../sheet/index.ts';
 import type { BenchState } from '../state.ts';
 import { readingWords } from './advice.ts';
@@ -50,6 +50,6 @@ function evidenceOf(sheet: Sheet, state: BenchState, id: string): Evidence[] {
   const read = state.readings.find((r) => r.id === id && r.moment === 'as-found');
   const title = sheet.tests[id]?.title ?? sheet.settings[id]?.title ?? id;
   return read?.result
-    ? [{ id, says: `${title} as found: ${formatQuantity(read.result.mean)}`, speaks: BY_VERDICT[read.result.verdict] }]
+    ? [{ id, says: `${title} as found: ${formatReading(read.result.mean)}`, speaks: BY_VERDICT[read.result.verdict] }]
     : [];
 }

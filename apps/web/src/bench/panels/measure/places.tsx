@@ -1,5 +1,5 @@
 import { standsAt, type PlaceRead } from '@jubb/core/bench';
-import { decimalsOfAll, formatQuantity, inCanonical } from '@jubb/core/quantities';
+import { decimalsOfAll, formatQuantity, inCanonical, formatReading } from '@jubb/core/quantities';
 import type { Measure } from '@jubb/core/sheet';
 import { BoreSection } from '../../../drawing/bore-section.tsx';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
@@ -7,9 +7,9 @@ import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 /** The mean of several readings with one decimal more than they have; a single one with as many as the finest of its neighbours. */
 function meanWords(place: PlaceRead, read: readonly PlaceRead[]): string {
   const { mean } = standsAt(place);
-  if (place.pooled.length > 1) return formatQuantity(mean, decimalsOfAll(place.pooled.map((r) => r.value.value)) + 1);
+  if (place.pooled.length > 1) return formatReading(mean);
   // A winding that was read warm is reckoned back to 20 °C: that figure was never read.
-  if (place.newest.temperature) return formatQuantity(mean);
+  if (place.newest.temperature) return formatReading(mean);
   const alike = read.filter((p) => p.pooled.length === 1 && p.newest.value.unit === mean.unit);
   return formatQuantity(mean, decimalsOfAll(alike.map((p) => p.newest.value.value)));
 }

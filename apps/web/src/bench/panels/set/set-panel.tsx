@@ -20,6 +20,7 @@ import {
   formatQuantity,
   inCanonical,
   type Quantity,
+  formatReading,
 } from '@jubb/core/quantities';
 import type { Setting } from '@jubb/core/sheet';
 import { useEffect, useState } from 'react';
@@ -268,10 +269,6 @@ function Advice({ next, setting }: { readonly next: NextTry; readonly setting: S
 }
 
 /** Every try with what was moved before it: kept, never averaged across a move. */
-/** A float to a micrometre, anything else to what its own figure shows. */
-const meanWords = (setting: Setting, mean: Quantity): string =>
-  formatQuantity(mean, setting.dimension === 'length' ? 3 : 2);
-
 function Tries({
   bench,
   setting,
@@ -292,7 +289,7 @@ function Tries({
           r.result && (
             <div key={i} className="d-flex gap-2 align-items-center try">
               <span>{named ? setting.title : `Try ${i + 1}`}</span>
-              <b>{meanWords(setting, r.result.mean)}</b>
+              <b>{formatReading(r.result.mean)}</b>
               <VerdictMark verdict={r.result.verdict} />
             </div>
           ),
@@ -349,7 +346,7 @@ function SetButton({
   if (done && mean)
     return (
       <Go
-        label={`${setting.title} is set at ${meanWords(setting, mean)}`}
+        label={`${setting.title} is set at ${formatReading(mean)}`}
         act={() => bench.give({ type: 'complete', op })}
       />
     );
