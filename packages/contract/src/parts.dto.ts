@@ -2,6 +2,7 @@ import { answerHows, quoteAnswers, type Bill, type MoneySettings, type QuotePayl
 import { buyingWays, type BuyingWay, type OrderPlan } from '@jubb/core/parts';
 import type { PriceChanges } from '@jubb/core/parts/price-list';
 import type { Offer, TimeLearned } from '@jubb/core/quote';
+import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   IsArray,
@@ -15,6 +16,7 @@ import {
   MaxLength,
   Min,
   MinLength,
+  ValidateNested,
 } from 'class-validator';
 
 /** Made by the asker: asking again with the same id does nothing twice. */
@@ -61,10 +63,30 @@ export class StockDto {
   bin: string;
 }
 
+/** A part that the sheet has no number for, as somebody was told its price. */
+export class HandPriceDto {
+  @IsString()
+  @MaxLength(80)
+  part: string;
+
+  /** Each, without tax, minor units. */
+  @IsInt()
+  @Min(0)
+  @Max(100_000_000)
+  priceMinor: number;
+}
+
 export class QuoteDto extends OnceDto {
   @IsString()
   @MaxLength(1000)
   note: string;
+
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(100)
+  @ValidateNested({ each: true })
+  @Type(() => HandPriceDto)
+  byHand?: HandPriceDto[];
 }
 
 export class AnswerQuoteDto extends OnceDto {

@@ -55,6 +55,8 @@ export interface JobLine {
 }
 /** What the Floor and the rail say of a job beside its next move. */
 export interface Notices {
+  /** How it ended when it was not repaired, in words; absent otherwise. */
+  readonly ended?: string;
   readonly parked: boolean;
   readonly leadsOff: number;
   readonly between: number;

@@ -1,6 +1,7 @@
 import type { Notices } from '@jubb/contract';
 import {
   aheadNow,
+  END_TITLES,
   aidsIn,
   betweenNow,
   jobSheet,
@@ -65,6 +66,7 @@ function partsNotice(sheet: Sheet, state: BenchState): Notices['parts'] {
 function notices(sheet: Sheet, state: BenchState): Notices {
   return {
     parked: state.parked !== undefined,
+    ...(state.end ? { ended: END_TITLES[state.end.how] } : {}),
     leadsOff: leadsOff(sheet, state).length,
     between: betweenNow(sheet, state).length,
     uncounted: Object.keys(state.uncounted).length,

@@ -32,7 +32,15 @@ export class QuotesController {
   @HttpCode(200)
   @AllowedFor(...EVERY_ROLE)
   make(@Param('id', ParseUUIDPipe) id: string, @Body() body: QuoteDto, @Me() person: Person): Promise<CommandAnswer> {
-    return this.quotes.make(id, body.commandId, body.note, { person, at: new Date(), device: 'desk' });
+    const byHand = Object.fromEntries((body.byHand ?? []).map((h) => [h.part, h.priceMinor]));
+    return this.quotes.make(
+      id,
+      body.commandId,
+      body.note,
+      { person, at: new Date(), device: 'desk' },
+      undefined,
+      byHand,
+    );
   }
 
   @Post('quotes/:version/answer')

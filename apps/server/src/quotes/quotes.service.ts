@@ -2,7 +2,7 @@ import { Injectable, NotFoundException } from '@nestjs/common';
 import type { AnswerQuoteDto, CommandAnswer, OfferView } from '@jubb/contract';
 import { agreedMinor, billOf, jobSheet, type QuoteState } from '@jubb/core/bench';
 import { orderPlan } from '@jubb/core/parts';
-import { findingsForCustomer, quoteOptions } from '@jubb/core/quote';
+import { findingsForCustomer, quoteOptions, type HandPrices } from '@jubb/core/quote';
 import { DataSource } from 'typeorm';
 import { Job } from '../database/entities/job.entity.ts';
 import { Workshop } from '../database/entities/workshop.entity.ts';
@@ -25,7 +25,7 @@ export class QuotesService {
   ) {}
 
   /** What to offer for what was found, priced by the sheet, the catalogue and what such jobs really took. */
-  async offer(id: string, settings?: PriceSettings): Promise<OfferView> {
+  async offer(id: string, settings?: PriceSettings, byHand: HandPrices = {}): Promise<OfferView> {
     const { sheet, state } = await this.log.load(id);
     const workshop = settings ?? (await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 }));
     const money = {
@@ -38,7 +38,7 @@ export class QuotesService {
     const pricing = await this.pricing.now(sheet);
     const time = { jobs: pricing.jobs, factor: pricing.timeFactor };
     return {
-      offer: quoteOptions(sheet, state, shelf, money, time),
+      offer: quoteOptions(sheet, state, shelf, money, time, byHand),
       plan: orderPlan(sheet, state, shelf),
       bill: billOf(jobSheet(sheet, state), state, { ...money, pricing }),
       agreedMinor: agreedMinor(state) ?? null,
@@ -54,9 +54,10 @@ export class QuotesService {
     note: string,
     asker: Asker,
     settings?: PriceSettings,
+    byHand: HandPrices = {},
   ): Promise<CommandAnswer> {
     const { sheet, state } = await this.log.load(id);
-    const { offer, money } = await this.offer(id, settings);
+    const { offer, money } = await this.offer(id, settings, byHand);
     return this.jobs.give(
       id,
       commandId,

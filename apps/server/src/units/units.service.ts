@@ -1,6 +1,6 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
 import type { PastVisit, UnitView, VisitFigure } from '@jubb/contract';
-import { buildRecord, lowerFirst, placesRead, stageOf, standsAt, type BenchState } from '@jubb/core/bench';
+import { buildRecord, END_TITLES, lowerFirst, placesRead, stageOf, standsAt, type BenchState } from '@jubb/core/bench';
 import { formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import { DataSource, ILike, type EntityManager } from 'typeorm';
@@ -62,7 +62,7 @@ function visitOf(sheet: Sheet, state: BenchState): PastVisit {
     booked: booked.at,
     complaint: booked.complaint,
     stage: stageOf(sheet, state),
-    outcome: [...judged, ...set].slice(0, 4),
+    outcome: [...(state.end ? [`${END_TITLES[state.end.how]}: ${state.end.reason}`] : []), ...judged, ...set].slice(0, 4),
     causes: record.desk.causes.map((c) => c.title),
     fitted: record.renewed.map((r) => (r.count > 1 ? `${r.count} × ${r.title}` : r.title)),
     methods: record.methods.map((m) => m.choice),

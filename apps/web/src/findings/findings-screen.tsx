@@ -10,7 +10,7 @@ import { queries } from '../api/queries.ts';
 import { JobHead } from '../bench/job-head.tsx';
 import { Go } from '../bench/panels/panel.tsx';
 import { useBench } from '../bench/use-bench.ts';
-import { moneyWords } from '../money.ts';
+import { minorOf, moneyWords } from '../money.ts';
 import { BillLines } from './bill-lines.tsx';
 import { AnswerForm, type QuoteAnswer } from './answer-form.tsx';
 import { FindingRows, judgedParts } from './finding-rows.tsx';
@@ -27,6 +27,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
   const [way, setWay] = useState<BuyingWay>('cheapest');
   const [wrong, setWrong] = useState<string>();
   const [busy, setBusy] = useState(false);
+  const [byHand, setByHand] = useState<Readonly<Record<string, string>>>({});
   if (!bench || !offer.data)
     return (
       <main className="empty">
@@ -105,7 +106,18 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
             )}
             <BillLines bill={bill} agreedMinor={agreedMinor} money={money} quoted={quote !== undefined} />
             <WhileOpenList bench={bench} money={money} />
-            {!exchange && <PartsList sheet={sheet} job={id} cheapest={plan} money={money} way={way} choose={setWay} />}
+            {!exchange && (
+              <PartsList
+                sheet={sheet}
+                job={id}
+                cheapest={plan}
+                money={money}
+                way={way}
+                choose={setWay}
+                byHand={byHand}
+                priceByHand={open || yes ? undefined : (part, price) => setByHand({ ...byHand, [part]: price })}
+              />
+            )}
             {quote?.answer && (
               <p className="m-0">
                 <b>
@@ -161,6 +173,10 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
         label={`${quote ? 'Write a new quote' : 'Write the quote'}${unjudged.length > 0 ? `, ${unjudged.length} not judged yet` : ''}`}
         act={() =>
           void post('quotes', {
+            byHand: Object.entries(byHand).flatMap(([part, price]) => {
+              const priceMinor = minorOf(price);
+              return priceMinor === undefined ? [] : [{ part, priceMinor }];
+            }),
             note: unjudged.length > 0 ? `Not judged yet, and not in the sum: ${unjudged.join(', ')}.` : '',
           })
         }

@@ -4,8 +4,9 @@ import type { Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
 import { queries } from '../api/queries.ts';
-import { moneyWords } from '../money.ts';
+import { minorOf, moneyWords } from '../money.ts';
 import { Link } from 'react-router';
 import { addressOf } from '../reckoner/inputs.ts';
 
@@ -23,6 +24,8 @@ export function PartsList({
   way,
   choose,
   sheet,
+  byHand,
+  priceByHand,
 }: {
   readonly job: string;
   readonly sheet: Sheet;
@@ -30,6 +33,9 @@ export function PartsList({
   readonly money: OfferView['money'];
   readonly way: BuyingWay;
   readonly choose: (way: BuyingWay) => void;
+  /** Prices as they were typed, by part; none while they can no longer be given. */
+  readonly byHand: Readonly<Record<string, string>>;
+  readonly priceByHand: ((part: string, price: string) => void) | undefined;
 }): React.JSX.Element | null {
   const [open, setOpen] = useState(false);
   const asked = useQuery({ ...queries.plan(job, way), enabled: way !== 'cheapest' });
@@ -82,9 +88,27 @@ export function PartsList({
         </button>
       )}
       {plan.nameless.length > 0 && (
-        <p className="past-sum">
+        <div className="past-sum">
           The sheet gives no number for: {plan.nameless.map((n) => n.title.toLowerCase()).join(', ')}.
-        </p>
+          {priceByHand && (
+            <>
+              {' '}
+              Ask for the price and give it here, or end the job another way.
+              {plan.nameless.map((n) => (
+                <label key={n.part} className="d-flex gap-2 align-items-center mt-1">
+                  {n.title}, each without tax, {money.currency}
+                  <Form.Control
+                    inputMode="decimal"
+                    value={byHand[n.part] ?? ''}
+                    isInvalid={(byHand[n.part] ?? '') !== '' && minorOf(byHand[n.part]!) === undefined}
+                    style={{ width: 120 }}
+                    onChange={(e) => priceByHand(n.part, e.target.value)}
+                  />
+                </label>
+              ))}
+            </>
+          )}
+        </div>
       )}
       {plan.uncounted.length > 0 && (
         <p className="past-sum">Not counted yet: {plan.uncounted.map((n) => n.title.toLowerCase()).join(', ')}.</p>

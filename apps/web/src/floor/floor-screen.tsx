@@ -118,6 +118,7 @@ export default function FloorScreen(): React.JSX.Element {
               {done.data?.slice(0, 4).map((j) => (
                 <Link key={j.id} to={`/job/${j.id}/record`} className="me-3" style={{ color: 'inherit' }}>
                   {j.number}, {j.customer}
+                  {j.notices.ended !== undefined && ` (${j.notices.ended.toLowerCase()})`}
                 </Link>
               ))}
             </p>

@@ -1,2 +1,2 @@
-export { findingsForCustomer, quoteOptions, type Offer } from './options.ts';
+export { findingsForCustomer, quoteOptions, type HandPrices, type Offer } from './options.ts';
 export { learnTime, type TimeLearned } from './time.ts';

@@ -38,6 +38,7 @@ export function quoteOptions(
   shelf: PartsShelf,
   money: MoneySettings,
   time: TimeLearned = { jobs: 0, factor: 1 },
+  byHand: HandPrices = {},
 ): Offer {
   const sheet = jobSheet(pinned, state);
   // What is on order already is part of the price, so the plan is made as if nothing were.
@@ -50,7 +51,7 @@ export function quoteOptions(
   drafts.push({
     id: 'repair',
     title: dressed.length > 0 ? `Dress the ${names(sheet, dressed)}, other parts new` : 'Repair with new parts',
-    lines: partLines(repair),
+    lines: partLines(repair, byHand),
     minutes: minutesOf(bare),
     leadDays: leadOf(repair),
     risk: dressed.length > 0 ? sheet.risks.dressed : sheet.risks.repair,
@@ -62,7 +63,7 @@ export function quoteOptions(
     drafts.push({
       id: 'renewed',
       title: `New ${names(sheet, dressed)}`,
-      lines: partLines(plan),
+      lines: partLines(plan, byHand),
       minutes: minutesOf(renewed),
       leadDays: leadOf(plan),
       risk: sheet.risks.repair,
@@ -76,7 +77,7 @@ export function quoteOptions(
         .filter((l) => l.kit)
         .map((l) => lowerFirst(l.title))
         .join(' and the ')}`,
-      lines: partLines(full),
+      lines: partLines(full, byHand),
       minutes: minutesOf(bare),
       leadDays: leadOf(full),
       risk: dressed.length > 0 ? sheet.risks.dressed : sheet.risks.repair,
@@ -121,6 +122,9 @@ export function quoteOptions(
   };
 }
 
+/** What a part costs for which the sheet has no number, minor units without tax: somebody asked for it. */
+export type HandPrices = Readonly<Record<string, number>>;
+
 interface Draft extends Pick<QuoteOption, 'id' | 'title' | 'minutes' | 'leadDays'> {
   readonly lines: readonly QuoteLine[];
   readonly risk: number;
@@ -151,14 +155,20 @@ function priced(d: Draft, money: MoneySettings): QuoteOption {
   };
 }
 
-const partLines = (plan: OrderPlan): QuoteLine[] =>
-  plan.lines.map((l) => ({
+const partLines = (plan: OrderPlan, byHand: HandPrices): QuoteLine[] => [
+  ...plan.lines.map((l): QuoteLine => ({
     title: l.title,
     kind: l.kit ? 'kit' : 'part',
     count: l.count,
     eachMinor: l.priceMinor ?? 0,
     sumMinor: (l.priceMinor ?? 0) * l.count,
-  }));
+  })),
+  ...plan.nameless.flatMap(({ part, title, count }): QuoteLine[] => {
+    const eachMinor = byHand[part];
+    if (eachMinor === undefined) return [];
+    return [{ title: `${title}, priced by hand`, kind: 'part', count, eachMinor, sumMinor: eachMinor * count }];
+  }),
+];
 const leadOf = (plan: OrderPlan): number => (plan.lines.some((l) => l.from === 'supplier') ? USUAL_LEAD_DAYS : 0);
 const names = (sheet: Sheet, parts: readonly (readonly [string, Finding])[]): string =>
   parts.map(([p]) => lowerFirst(sheet.parts[p]?.title ?? p)).join(' and the ');

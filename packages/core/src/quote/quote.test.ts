@@ -211,6 +211,26 @@ describe('quotes and the agreed sum', () => {
   });
 });
 
+describe('a broken part that the sheet has no number for', () => {
+  test('is priced by hand in every way that needs it, and in none that does not', () => {
+    const bench = booked(librarySheet('hub-dolly'), 'six-stud');
+    bench.run((c) => c.type === 'judge');
+    const [nameless] = Object.values(bench.sheet.parts).filter((p) => p.order === undefined);
+    bench.do({ type: 'surprise', kind: 'broken', title: 'Cracked', note: '', part: nameless!.id });
+    const offer = (byHand: Record<string, number>): ReturnType<typeof quoteOptions> =>
+      quoteOptions(bench.sheet, bench.state, EMPTY, money, undefined, byHand);
+    const without = offer({});
+    const priced = offer({ [nameless!.id]: 8400 });
+    const cost = 8400 * nameless!.count;
+    for (const [i, o] of priced.options.entries()) {
+      const needs = !['exchange', 'leave'].includes(o.id);
+      expect(o.netMinor - without.options[i]!.netMinor).toBe(needs ? cost : 0);
+      expect(o.lines.some((l) => l.title === `${nameless!.title}, priced by hand`)).toBe(needs);
+      expect(o.totalMinor).toBe(o.netMinor + taxMinor(o.netMinor, money.taxPercent));
+    }
+  });
+});
+
 describe('what a job comes to before it is quoted', () => {
   test('is reckoned by the lists and by how long such jobs take here, as the offer is', () => {
     const bench = cylinder();
