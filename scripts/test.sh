@@ -23,10 +23,10 @@ say "Types";   npm run --silent typecheck
 start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
 export JUBB_TEST_DATABASE="$DATABASE_URL" JUBB_TEST_DATA="$WORK"
 unset DATABASE_URL
-# Two at a time where each suite has a database of its own; the browser and the commands want the machine to themselves.
+# Two at a time: each suite has a database, a server and a browser of its own.
 say "Tests"
 code=0
 npx --no-install jest --selectProjects core contract server stand-ins web --ci --maxWorkers=2 --json --outputFile="$WORK/unit.json" 2>&1 || code=$?
-npx --no-install jest --selectProjects scripts e2e --ci --runInBand --json --outputFile="$WORK/whole.json" 2>&1 || code=$?
+npx --no-install jest --selectProjects scripts e2e --ci --maxWorkers=2 --json --outputFile="$WORK/whole.json" 2>&1 || code=$?
 node "$ROOT/scripts/lib/count-tests.mjs" "$WORK/unit.json" "$WORK/whole.json"
 exit "$code"

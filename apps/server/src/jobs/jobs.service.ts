@@ -457,7 +457,8 @@ export class JobsService {
 
   /** Rate and tax as they are set now, with what the sheet is priced with; asked once a while, since every command is held against them. */
   private async money(sheet: Sheet): Promise<BillSettings> {
-    return { ...(await this.rates()), pricing: await this.pricing.of(sheet) };
+    const pricing = this.pricing.known(sheet);
+    return { ...(await this.rates()), ...(pricing ? { pricing } : {}) };
   }
 
   private async rates(): Promise<MoneySettings> {
