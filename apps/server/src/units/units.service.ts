@@ -62,7 +62,10 @@ function visitOf(sheet: Sheet, state: BenchState): PastVisit {
     booked: booked.at,
     complaint: booked.complaint,
     stage: stageOf(sheet, state),
-    outcome: [...(state.end ? [`${END_TITLES[state.end.how]}: ${state.end.reason}`] : []), ...judged, ...set].slice(0, 4),
+    outcome: [...(state.end ? [`${END_TITLES[state.end.how]}: ${state.end.reason}`] : []), ...judged, ...set].slice(
+      0,
+      4,
+    ),
     causes: record.desk.causes.map((c) => c.title),
     fitted: record.renewed.map((r) => (r.count > 1 ? `${r.count} × ${r.title}` : r.title)),
     methods: record.methods.map((m) => m.choice),

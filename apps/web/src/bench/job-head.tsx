@@ -29,6 +29,7 @@ export function JobHead({
   const agreed = agreedMinor(state);
   const bill = billOf(sheet, state, bench.context.money ?? me.workshop);
   const slack = useQuery(queries.slack()).data?.[bench.job];
+  const hands = handsWords(Math.round(minutesLeft(sheet, state)));
   const onFindings = useLocation().pathname.endsWith('/findings');
   return (
     <div className="jobhead">
@@ -42,22 +43,31 @@ export function JobHead({
         </small>
       </div>
       <div className="fact">
-        <small>
-          {booked?.promise ? `Promised, ${handsWords(Math.round(minutesLeft(sheet, state)))} of hands` : 'Hands needed'}
-        </small>
-        <b>
-          {booked?.promise
-            ? promiseWords(booked.promise, new Date())
-            : handsWords(Math.round(minutesLeft(sheet, state)))}
-          {slack && open && <span className="quiet">, {inHandWords(slack).words}</span>}
-        </b>
+        {booked?.promise ? (
+          <>
+            <small>
+              Promised
+              {slack && open && (
+                <span className={slack.minutes < 0 ? 'past-agreed' : ''}>, {inHandWords(slack).words}</span>
+              )}
+            </small>
+            <b>
+              {promiseWords(booked.promise, new Date())}
+              <span className="quiet">, {hands} of hands</span>
+            </b>
+          </>
+        ) : (
+          <>
+            <small>Hands needed</small>
+            <b>{hands}</b>
+          </>
+        )}
       </div>
       {agreed !== undefined && (
         <div className="fact">
-          <small>Agreed, with tax</small>
+          <small>Agreed {moneyWords(agreed, currency)}, with tax</small>
           <b className={bill.totalMinor > agreed ? 'past-agreed' : undefined}>
-            {moneyWords(agreed, currency)}
-            <span className="quiet">, comes to {moneyWords(bill.totalMinor, currency)}</span>
+            <span className="quiet">comes to</span> {moneyWords(bill.totalMinor, currency)}
           </b>
         </div>
       )}
