@@ -59,7 +59,10 @@ export function Offers({
             </div>
             {o.expectedMinor > o.totalMinor && (
               <div className="row1 quiet">
-                <span>Likely: and the chance that it is done again, {oddsWords(o.comebackRisk)}</span>
+                <span>
+                  Likely: and the chance that it is done again, {oddsWords(o.comebackRisk)} by the sheet&rsquo;s
+                  estimate
+                </span>
                 <i>+ {moneyWords(o.expectedMinor - o.totalMinor, currency)}</i>
               </div>
             )}

@@ -1,5 +1,5 @@
 import type { ProveRecord } from '@jubb/core/bench';
-import { formatQuantity } from '@jubb/core/quantities';
+import { formatReading } from '@jubb/core/quantities';
 import { format } from 'date-fns';
 import { VerdictMark, type Shown } from '../drawing/verdict-mark.tsx';
 
@@ -20,7 +20,7 @@ export function ProvingSection({ proving: p }: { readonly proving: ProveRecord }
           {t.checks.map((c) => (
             <small key={c.name} className="d-block">
               {c.name}
-              {c.value ? ` ${formatQuantity(c.value, 2)}` : ''}: {c.verdict}
+              {c.value ? ` ${formatReading(c.value)}` : ''}: {c.verdict}
               {c.says ? `. ${c.says}` : ''}
             </small>
           ))}

@@ -19,6 +19,7 @@ import { Foot } from './foot.tsx';
 import { Go, type PanelProps } from './panel.tsx';
 import { kindOfWords, rigOf } from './set/rig.ts';
 import { WayOn } from './prove/way-on.tsx';
+import { PullReading } from './pull-reading.tsx';
 import { TypedReading } from './typed-reading.tsx';
 
 /** A reading of a test, or of a setting as found. */
@@ -104,6 +105,9 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
             label="Reading"
             take={(q) => take(q, 'hand')}
           />
+        )}
+        {unread && !setting?.pull && dimension === 'torque' && /pull scale|spring balance/i.test(gauge) && (
+          <PullReading take={(q) => take(q, 'hand')} />
         )}
       </div>
       {unread && indicator?.value !== undefined ? (

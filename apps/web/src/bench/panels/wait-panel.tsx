@@ -4,6 +4,7 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { clockLeft, useNow } from '../../frame/use-now.ts';
 import { Go, type PanelProps } from './panel.tsx';
+import { Whose } from '../figure-source.tsx';
 
 /** A cure, soak, rest or heat by the clock. The timer is an event: it runs on whatever happens to this browser. */
 export function WaitPanel({ bench, op }: PanelProps<'cure' | 'soak' | 'rest' | 'heat'>): React.JSX.Element {
@@ -23,6 +24,7 @@ export function WaitPanel({ bench, op }: PanelProps<'cure' | 'soak' | 'rest' | '
           {op.to ? `: ${op.to}` : ''}
           {op.note ? `. ${op.note}` : ''}
         </p>
+        <Whose from={fluid?.from ?? bench.sheet.from} documents={bench.documents} />
         {timer ? (
           <>
             <div className="big mt-3" role="timer">

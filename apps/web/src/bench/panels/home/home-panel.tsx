@@ -16,6 +16,7 @@ import { TypedReading } from '../typed-reading.tsx';
 import { Drop, Force, Heat } from './figures.tsx';
 import { Lip, Ready } from './lip.tsx';
 import { Ring } from './ring.tsx';
+import { Whose } from '../../figure-source.tsx';
 
 type HomeOp = Extract<Op, { what: string }>;
 
@@ -87,6 +88,7 @@ export function HomePanel({ bench, op: given, step }: PanelProps): React.JSX.Ele
           {force && <Force asked={force} />}
           {op.kind === 'place' && op.part !== undefined && <Drop bench={bench} part={op.part} />}
           {part?.lip && <Ready bench={bench} step={step} part={part.id} />}
+          <Whose from={bench.sheet.from} documents={bench.documents} />
           <ul className="lines">
             {linesOf(bench, op).map((l) => (
               <li key={l}>{l}</li>

@@ -1,5 +1,5 @@
 import type { Check } from '@jubb/core/bench';
-import { formatBand, formatQuantity, type Quantity } from '@jubb/core/quantities';
+import { formatBand, formatReading, type Quantity } from '@jubb/core/quantities';
 import type { Verdict } from '@jubb/core/reckoners';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 
@@ -18,14 +18,14 @@ export function ProofWords({
   return (
     <div className="proof" aria-live="polite">
       <div className="figure">
-        <b>{formatQuantity(value, decimals(value))}</b>
+        <b>{formatReading(value)}</b>
         <VerdictMark verdict={verdict} />
       </div>
       {checks.map((c) => (
         <div key={c.name} className="check">
           <span>
             {c.name}
-            {c.value && <b> {formatQuantity(c.value, decimals(c.value))}</b>}
+            {c.value && <b> {formatReading(c.value)}</b>}
             {c.band && <small> of {formatBand(c.band)}</small>}
             {c.says && <small className="d-block">{c.says}</small>}
           </span>
@@ -39,11 +39,4 @@ export function ProofWords({
       ))}
     </div>
   );
-}
-
-/** Three figures that count. */
-export function decimals(q: Quantity): number {
-  if (q.unit === '%') return 1;
-  const size = Math.abs(q.value);
-  return size === 0 ? 0 : Math.max(0, Math.min(3, 2 - Math.floor(Math.log10(size))));
 }

@@ -135,7 +135,7 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
     pull: (m) => {
       setPulling(false);
       pull({ value: m.peakNm, unit: 'N·m' }, 'instrument', m.trace, m.turnedDeg);
-      setRound(t.stage);
+      if (chosen?.simulated) setRound(t.stage);
     },
     sample: ([deg, nm]) => queue.put([deg, nm * factor]),
     gone: () => {
