@@ -149,7 +149,7 @@ for (const says of ['The trial weight is in', 'The trial weight is in', 'The wei
 }
 await shot('bench-balance');
 
-const seal = await unit('Flower Market Co-op', '20591', 'hub-dolly', 'Grease on the tyre', ['65.1 mm'], (m) => m.kind === 'op' && ['press', 'seal'].includes(m.op.kind) && m.op.part === 'seal', { choice: (m) => (m === 'lip-depth' ? 'deeper' : undefined), groove: 'yes' }); // prettier-ignore
+const seal = await unit('Flower Market Co-op', '20591', 'hub-dolly', 'Grease on the tyre', ['65.1 mm'], (m, s) => m.kind === 'op' && ['press', 'seal'].includes(m.op.kind) && m.op.part === 'seal' && s.sources.seal !== undefined, { choice: (m) => (m === 'lip-depth' ? 'deeper' : undefined), groove: 'yes' }); // prettier-ignore
 await open(`/job/${seal}`, 'bench-seal', fresh);
 
 const cap = await unit('Skerrow Airfield', '20588', 'hub-dolly', 'Leaks grease', ['65.3 mm'], atOp('tighten', (m) => m.op.joint === 'cap-bolts')); // prettier-ignore
