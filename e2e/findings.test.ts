@@ -50,6 +50,8 @@ describe('a gland seat near its limit', () => {
     job = await cylinder();
     await open(`/job/${job}`);
     await has(page, 'Measure: gland seat');
+    // What the shop has is asked for beside the job.
+    await has(page, 'too coarse for this');
     expect(await text(page, '.gauges')).toMatch(/Caliper 1.*too coarse for this/);
     await press(page, '.gauge', 'Caliper 1');
     await typeReading('340.2 mm');
