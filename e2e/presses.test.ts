@@ -31,7 +31,7 @@ async function goOn(): Promise<void> {
     return { x: r.left + r.width / 2, y: r.top + r.height / 2 };
   });
   const met = await page.evaluate(
-    (a: number, b: number) => document.elementFromPoint(a, b)?.closest('.btn-go') !== null,
+    (a: number, b: number) => Boolean(document.elementFromPoint(a, b)?.closest('.btn-go')),
     x,
     y,
   );
@@ -66,9 +66,9 @@ async function doMove(): Promise<void> {
     if (await is('.btn-go:not(:disabled)')) await goOn();
     else {
       await touch('.judge-now .reason .btn-line', '');
-      await key('1');
+      await touch('.judge-now .answers button', 'Reuse');
     }
-  } else if ((await is('.op .choice')) && !(await is('.btn-go:not(:disabled)'))) await key('1');
+  } else if ((await is('.op .choice')) && !(await is('.btn-go:not(:disabled)'))) await touch('.op .choice', '');
   else if ((await is('.answers button')) && !(await is('.answers [aria-pressed=true]')))
     await touch('.answers button', '');
   else if ((await is('.op .btn-line')) && !(await is('.btn-go'))) await touch('.op .btn-line', '');

@@ -291,6 +291,18 @@ describe('the price and the yes', () => {
     expect(offer.options[0]!.lines.at(-1)!.eachMinor).toBe(6000);
   });
 
+  test('a price by hand for a part that has a number, or that the sheet does not know, is refused with its name', async () => {
+    const job = await judgedAxle();
+    const quote = (part: string): ReturnType<TestShop['post']> =>
+      shop.post(`/api/jobs/${job}/quotes`, { commandId: randomUUID(), note: '', byHand: [{ part, priceMinor: 900 }] });
+    const answer = await quote('moon');
+    expect([answer.status, (answer.body as { detail: string }).detail]).toEqual([
+      400,
+      'byHand: "moon" is not a part that needs a price by hand',
+    ]);
+    expect((await stateOf(job)).quotes).toEqual([]);
+  });
+
   test('what a job comes to is one sum: the head of the bench reckons as the offer does', async () => {
     const job = await judgedAxle();
     const { bill, money } = (await shop.get(`/api/jobs/${job}/offer`)).body as OfferView;

@@ -1,4 +1,4 @@
-import { Injectable, NotFoundException } from '@nestjs/common';
+import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
 import type { AnswerQuoteDto, CommandAnswer, OfferView } from '@jubb/contract';
 import { agreedMinor, billOf, jobSheet, type QuoteState } from '@jubb/core/bench';
 import { orderPlan } from '@jubb/core/parts';
@@ -57,7 +57,14 @@ export class QuotesService {
     byHand: HandPrices = {},
   ): Promise<CommandAnswer> {
     const { sheet, state } = await this.log.load(id);
-    const { offer, money } = await this.offer(id, settings, byHand);
+    const { offer, money, plan } = await this.offer(id, settings, byHand);
+    const nameless = plan.nameless.map((n) => n.part);
+    const other = Object.keys(byHand).find((p) => !nameless.includes(p));
+    if (other !== undefined)
+      throw new BadRequestException({
+        message: `byHand: "${other}" is not a part that needs a price by hand`,
+        errors: { byHand: [nameless.length > 0 ? `One of: ${nameless.join(', ')}` : 'No part does'] },
+      });
     return this.jobs.give(
       id,
       commandId,

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { booked, librarySheet, now, upTo } from './bench.fixtures.ts';
-import { buildRecord, jobSheet, ladderOf } from './index.ts';
+import { formatReading } from '../quantities/index.ts';
+import { buildRecord, jobSheet, ladderOf, lastReading } from './index.ts';
 
 describe('figures', () => {
   test('one without a unit is no figure until someone says which, and the record says who', () => {
@@ -111,5 +112,29 @@ describe('which one it is', () => {
     const alternator = booked(librarySheet('alternator-brushpin'), 'three-group');
     alternator.do({ type: 'identify', question: 'plug', answer: 'Black' });
     expect(jobSheet(alternator.sheet, alternator.state).parts['regulator']!.order).toBe('BA14-247');
+  });
+});
+
+describe('a reading in words', () => {
+  test.each([
+    // By hand: a mean of two readings in thousandths is rounded once, to the thousandth.
+    [{ value: 59.8945, unit: 'mm' }, '59.895 mm'],
+    [{ value: 65.01, unit: 'mm' }, '65.01 mm'],
+    [{ value: 0.05243, unit: 'mm' }, '0.05243 mm'],
+    [{ value: 40.833333, unit: 'A' }, '40.83 A'],
+    [{ value: 0.5, unit: 'N·m' }, '0.5 N·m'],
+  ])('%j is %s', (q, words) => {
+    expect(formatReading(q).replace('\u202f', ' ')).toBe(words);
+  });
+  test('the one taken last is told by its title and place, with what it came to', () => {
+    const bench = booked();
+    expect(lastReading(bench.sheet, bench.state)).toBeUndefined();
+    const op = upTo(bench, 'measure');
+    bench.do({ type: 'take-reading', op, value: { value: 59.98, unit: 'mm' }, how: 'hand', where: '0°' });
+    expect(lastReading(bench.sheet, bench.state)).toMatchObject({
+      title: 'Spindle where the lip runs, 0°',
+      value: { value: 59.98, unit: 'mm' },
+      verdict: 'within',
+    });
   });
 });
