@@ -30,7 +30,7 @@ async function upTo(job: string, is: (op: { kind: string; look?: string; moment?
   const { sheet } = await jobOf(page, job);
   await forward(page, job, (s) => {
     const move = nextMove(sheet, s);
-    return move.kind === 'op' && is(move.op as never);
+    return move.kind === 'op' && is(move.op);
   });
 }
 

@@ -46,7 +46,7 @@ const supplier = new HandSupplier();
 const DESK = 'Tam Veitch';
 beforeAll(async () => {
   shop = await openShop();
-  (shop.app.get(CONFIG) as { supplier: string }).supplier = await supplier.open();
+  shop.app.get<{ supplier: string }>(CONFIG).supplier = await supplier.open();
 });
 afterAll(async () => {
   supplier.close();

@@ -73,7 +73,7 @@ describe('a record from elsewhere', () => {
   });
   test('of another workshop is shown with its key unknown, taken in once, and stands with the serial', async () => {
     const kept = JSON.parse(
-      readFileSync(join(process.cwd(), 'packages/core/src/bench/kept/job-record-1.json'), 'utf8'),
+      readFileSync(join(process.cwd(), 'packages/core/src/bench/old-forms/job-record-1.json'), 'utf8'),
     ) as JobExport;
     expect(verifyExport(kept, [])).toMatchObject({ good: true, known: false });
     const answer = await shop.post('/api/records/import', { file: kept });

@@ -312,9 +312,9 @@ describe('booking', () => {
   });
   test('a visit that is over is kept as its log says; one of an older form is made again from the log', async () => {
     const db = shop.app.get(DataSource);
-    const [{ unit, number }] = (await db.query(
+    const [{ unit, number }] = await db.query<[{ unit: string; number: number }]>(
       `SELECT unit_id AS unit, number FROM job WHERE stage = 'handed-over' ORDER BY number LIMIT 1`,
-    )) as [{ unit: string; number: number }];
+    );
     const visits = async (): Promise<UnitView['visits']> => ((await get(`/api/units/${unit}`)).body as UnitView).visits;
     const kept = await visits();
     expect(kept.some((v) => v.number === number)).toBe(true);

@@ -62,7 +62,7 @@ describe('pictures', () => {
     expect(answer.status).toBe(status);
     expect((answer.body as { detail: string }).detail).toMatch(words);
     expect((await shop.jobAt('A')).events.length).toBe(job.events.length);
-    const [{ n }] = (await shop.app.get(DataSource).query('SELECT count(*)::int AS n FROM photo')) as [{ n: number }];
+    const [{ n }] = await shop.app.get(DataSource).query<[{ n: number }]>('SELECT count(*)::int AS n FROM photo');
     expect(n).toBe(2);
   });
 

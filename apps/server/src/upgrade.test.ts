@@ -18,7 +18,7 @@ jest.setTimeout(180_000);
 
 /** A whole job as the first release wrote it: sheet, log, signature. */
 const kept = JSON.parse(
-  readFileSync(join(process.cwd(), 'packages/core/src/bench/kept/job-record-1.json'), 'utf8'),
+  readFileSync(join(process.cwd(), 'packages/core/src/bench/old-forms/job-record-1.json'), 'utf8'),
 ) as JobExport;
 const JOB = '00000000-0000-4000-8000-000000000001';
 let url = '';
@@ -29,13 +29,11 @@ async function firstRelease(events: readonly LoggedEvent[]): Promise<void> {
   const db = new DataSource({ ...dataSourceOptions(url), migrations: [First1764000000000] });
   await db.initialize();
   await db.query(`INSERT INTO workshop VALUES (1, 'Skerrow Rebuilds', '£', '["A", "B"]')`);
-  const [customer] = (await db.query(`INSERT INTO customer (name) VALUES ('Airfield') RETURNING id`)) as [
-    { id: string },
-  ];
-  const [unit] = (await db.query(
+  const [customer] = await db.query<[{ id: string }]>(`INSERT INTO customer (name) VALUES ('Airfield') RETURNING id`);
+  const [unit] = await db.query<[{ id: string }]>(
     `INSERT INTO unit (serial, model, sheet, customer_id) VALUES ('20417', 'BD-6', 'hub-dolly', $1) RETURNING id`,
     [customer.id],
-  )) as [{ id: string }];
+  );
   await db.query(`INSERT INTO sheet_revision VALUES ('hub-dolly', 1, 'as it was', 'hash', $1)`, [
     JSON.stringify(kept.sheet),
   ]);
@@ -113,7 +111,7 @@ describe('a workshop of the first release, started with this one', () => {
   test('the library comes in as new revisions beside the old, and a second start changes nothing', async () => {
     const db = app.get(DataSource);
     const revisions = async (): Promise<string[]> =>
-      ((await db.query(`SELECT sheet || ' ' || revision AS r FROM sheet_revision ORDER BY r`)) as { r: string }[]).map(
+      (await db.query<{ r: string }[]>(`SELECT sheet || ' ' || revision AS r FROM sheet_revision ORDER BY r`)).map(
         (x) => x.r,
       );
     const before = await revisions();
@@ -126,12 +124,12 @@ describe('a workshop of the first release, started with this one', () => {
     const db = new DataSource({ ...dataSourceOptions(url), migrationsRun: false });
     await db.initialize();
     const there = async (table: string): Promise<boolean> =>
-      ((await db.query(`SELECT to_regclass($1) AS t`, [table])) as { t: unknown }[])[0]!.t !== null;
+      (await db.query<{ t: unknown }[]>(`SELECT to_regclass($1) AS t`, [table]))[0]!.t !== null;
     const visits = async (): Promise<number> =>
       (
-        (await db.query(`SELECT count(*)::int AS n FROM information_schema.columns WHERE column_name = 'visit'`)) as [
-          { n: number },
-        ]
+        await db.query<[{ n: number }]>(
+          `SELECT count(*)::int AS n FROM information_schema.columns WHERE column_name = 'visit'`,
+        )
       )[0].n;
     await db.undoLastMigration();
     expect([await there('job_command'), await there('extra_hours')]).toEqual([false, true]);

@@ -11,7 +11,7 @@ async function open(slowMs = 0): Promise<(path: string, body?: object) => Promis
   const { port } = server.address() as { port: number };
   return async (path, body) => {
     const init = body ? { method: 'POST', body: JSON.stringify(body) } : {};
-    return (await fetch(`http://127.0.0.1:${port}${path}`, init)).json();
+    return (await fetch(`http://127.0.0.1:${port}${path}`, init)).json() as Promise<Record<string, unknown>>;
   };
 }
 

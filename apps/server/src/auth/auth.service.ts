@@ -96,9 +96,10 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
   /** The hash of a device's mark when it is one of ours. */
   private async knownDevice(mark: string | undefined): Promise<string | undefined> {
     if (mark === undefined) return undefined;
-    const [, seen] = (await this.db.query(`UPDATE known_device SET seen = now() WHERE token_hash = $1`, [
-      hashToken(mark),
-    ])) as [unknown, number];
+    const [, seen] = await this.db.query<[unknown, number]>(
+      `UPDATE known_device SET seen = now() WHERE token_hash = $1`,
+      [hashToken(mark)],
+    );
     return seen > 0 ? hashToken(mark) : undefined;
   }
 
@@ -150,10 +151,10 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
 
   /** The first moment from `claimed` on at which a person was signed in; `now` when there is none. */
   async signedInFrom(person: string, claimed: Date, now: Date): Promise<Date> {
-    const [row] = (await this.db.query(
+    const [row] = await this.db.query<{ at: Date | null }[]>(
       `SELECT min(greatest(started_at, $2)) AS at FROM session WHERE person_id = $1 AND coalesce(ended_at, expires_at) >= $2`,
       [person, claimed],
-    )) as { at: Date | null }[];
+    );
     return row?.at && row.at < now ? row.at : now;
   }
 

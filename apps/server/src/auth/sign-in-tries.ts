@@ -66,7 +66,7 @@ function countsOf({ person, address, device }: TriedFrom): Count[] {
  */
 async function countOne(m: EntityManager, { key, free }: Count): Promise<void> {
   const wait = `make_interval(secs => CASE WHEN n < $2 THEN 0 ELSE least(${LONGEST_WAIT_S}, ${FIRST_WAIT_S} * power(2, least(n - $2, 20))) END)`;
-  const passed = (await m.query(
+  const passed = await m.query<unknown[]>(
     `INSERT INTO sign_in_try AS t (key, tries, last_at, next_at)
      SELECT $1, n, clock_timestamp(), clock_timestamp() + ${wait} FROM (SELECT 1 AS n) one
      ON CONFLICT (key) DO UPDATE SET (tries, last_at, next_at) = (
@@ -76,12 +76,12 @@ async function countOne(m: EntityManager, { key, free }: Count): Promise<void> {
      WHERE t.next_at <= clock_timestamp() OR t.next_at > clock_timestamp() + make_interval(secs => ${LONGEST_WAIT_S})
      RETURNING tries`,
     [key, free],
-  )) as unknown[];
+  );
   if (passed.length > 0) return;
-  const [row] = (await m.query(
+  const [row] = await m.query<{ seconds: number }[]>(
     `SELECT ceil(extract(epoch FROM next_at - clock_timestamp()))::int AS seconds FROM sign_in_try WHERE key = $1`,
     [key],
-  )) as { seconds: number }[];
+  );
   const seconds = Math.max(1, row?.seconds ?? 1);
   throw new HttpException(`Too many wrong PINs. Try again in ${waitWords(seconds)}`, HttpStatus.TOO_MANY_REQUESTS);
 }

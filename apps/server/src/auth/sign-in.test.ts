@@ -74,9 +74,9 @@ describe('tries to sign in', () => {
   test('a wrong one that is still being judged does not take the wait away', async () => {
     await forget();
     await Promise.all(Array.from({ length: 12 }, () => tryPin('Ailsa Brock', '9999')));
-    const [row] = (await db().query(
+    const [row] = await db().query<{ tries: number; waits: boolean }[]>(
       `SELECT tries, next_at > now() AS waits FROM sign_in_try WHERE key LIKE 'person %'`,
-    )) as { tries: number; waits: boolean }[];
+    );
     expect(row).toEqual({ tries: 5, waits: true });
   });
 
@@ -152,7 +152,7 @@ describe('sessions', () => {
     const cookie = await signIn(shop.http(), 'Tam Veitch', '4444');
     await shop.http().delete('/api/session').set('Cookie', cookie);
     const count = async (): Promise<number> =>
-      ((await db().query(`SELECT count(*)::int AS n FROM session WHERE ended_at IS NOT NULL`)) as [{ n: number }])[0].n;
+      (await db().query<[{ n: number }]>(`SELECT count(*)::int AS n FROM session WHERE ended_at IS NOT NULL`))[0].n;
     const before = await count();
     await shop.app.get(AuthService).purge();
     expect(await count()).toBe(before);

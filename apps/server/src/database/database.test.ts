@@ -26,9 +26,11 @@ describe('what the database holds by itself', () => {
     ['session_expires', 'CREATE INDEX session_expires ON public.session USING btree (expires_at)'],
     ['customer_name', 'CREATE UNIQUE INDEX customer_name ON public.customer USING btree (lower(name))'],
   ])('%s is there, as it is meant', async (name, definition) => {
-    const [row] = (await db().query(`SELECT indexdef FROM pg_indexes WHERE indexname = $1`, [name])) as {
-      indexdef: string;
-    }[];
+    const [row] = await db().query<
+      {
+        indexdef: string;
+      }[]
+    >(`SELECT indexdef FROM pg_indexes WHERE indexname = $1`, [name]);
     expect(row?.indexdef).toBe(definition);
   });
   test('a lesson has its event and its sheet', async () => {

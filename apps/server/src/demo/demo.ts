@@ -50,7 +50,7 @@ export async function loadEmpty(db: DataSource, dataDir: string): Promise<boolea
   await writeFile(join(dataDir, FIRST_PIN_FILE), `${pin}\n`, { mode: 0o600 });
   await db.getRepository(Workshop).insert({ id: 1, name: 'My workshop', currency: '£', places: [...workshop.places] });
   await db.getRepository(Person).insert({ name: 'Owner', initials: 'OW', role: 'owner', pinHash: await hashPin(pin) });
-  await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
+  await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })));
   return true;
 }
 
@@ -58,7 +58,7 @@ export async function loadEmpty(db: DataSource, dataDir: string): Promise<boolea
 export async function addStandIns(db: DataSource): Promise<void> {
   const there = new Set((await db.getRepository(Instrument).find()).map((i) => i.id));
   const missing = instruments.filter((i) => !there.has(i.id)).map((i) => ({ ...i }));
-  if (missing.length > 0) await db.getRepository(Instrument).insert(missing as never);
+  if (missing.length > 0) await db.getRepository(Instrument).insert(missing);
 }
 
 /** Loads the demo once, all in one transaction's worth of work before the server listens. Does nothing when data is there. */
@@ -78,7 +78,7 @@ export async function loadDemo(app: INestApplicationContext, now: Date): Promise
         sizes.map(([mm, count]) => ({ drawer, thicknessNm: Math.round(mm * 1e6), count })),
       ),
     );
-  await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })) as never);
+  await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })));
   await stockParts(app);
   for (const job of [...hubJobs, ...otherJobs, ...deskJobs, ...standJobs]) await play(app, job, now);
   await attachDocuments(app);

@@ -63,7 +63,7 @@ describe('a stand', () => {
   test('a run that was stopped leaves it free, and its late end does not free the next one', async () => {
     const { instruments, says } = await plugged();
     await instruments.run('leak-1', run);
-    instruments.stop('leak-1');
+    await instruments.stop('leak-1');
     await instruments.run('leak-1', run);
     const late = next(instruments.messages('leak-1'), 'done');
     says({ done: { run: 1 } });

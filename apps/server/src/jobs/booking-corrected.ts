@@ -15,11 +15,11 @@ export async function knownBooking(
   if (command.type !== 'correct') return { command };
   const { serial, customer } = command.to;
   if (serial !== undefined) {
-    const [other] = (await m.query(
+    const [other] = await m.query<{ serial: string }[]>(
       `SELECT u.serial FROM unit u JOIN unit own ON own.sheet = u.sheet AND own.id <> u.id
        WHERE own.id = (SELECT unit_id FROM job WHERE id = $1) AND lower(u.serial) = lower($2)`,
       [jobId, serial.trim()],
-    )) as { serial: string }[];
+    );
     if (other)
       return {
         refusal: {
@@ -34,10 +34,12 @@ export async function knownBooking(
 
 async function withCustomer(m: EntityManager, command: Correct, name: string): Promise<Correct> {
   await m.query(`INSERT INTO customer (name) VALUES ($1) ON CONFLICT (lower(name)) DO NOTHING`, [name]);
-  const [customer] = (await m.query(`SELECT id, name FROM customer WHERE lower(name) = lower($1)`, [name])) as {
-    id: string;
-    name: string;
-  }[];
+  const [customer] = await m.query<
+    {
+      id: string;
+      name: string;
+    }[]
+  >(`SELECT id, name FROM customer WHERE lower(name) = lower($1)`, [name]);
   return { ...command, to: { ...command.to, customer: customer! } };
 }
 

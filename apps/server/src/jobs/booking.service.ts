@@ -29,7 +29,7 @@ export class BookingService {
       const customer = await this.customerOf(m, dto);
       const unit = await this.unitOf(m, dto, sheet, customer);
       const earlierVisits = await m.getRepository(Job).countBy({ unitId: unit.id });
-      const [{ nextval }] = (await m.query(`SELECT nextval('job_number')`)) as [{ nextval: string }];
+      const [{ nextval }] = await m.query<[{ nextval: string }]>(`SELECT nextval('job_number')`);
       // The job's id is the command's: asking again finds it.
       const id = dto.commandId;
       await m.getRepository(Job).insert({
@@ -171,8 +171,10 @@ async function cameFrom(m: EntityManager, unitId: string): Promise<Pick<EventPay
     order: { number: 'DESC' },
   });
   if (!last) return {};
-  const [left] = (await m.query(`SELECT at FROM job_event WHERE job_id = $1 AND type = 'handed-over'`, [last.id])) as {
-    at: string;
-  }[];
+  const [left] = await m.query<
+    {
+      at: string;
+    }[]
+  >(`SELECT at FROM job_event WHERE job_id = $1 AND type = 'handed-over'`, [last.id]);
   return { cameFrom: { job: last.id, number: last.number, head: last.head, handedOver: left!.at } };
 }

@@ -71,13 +71,13 @@ export class JobLog {
     }
     for (let i = 0; i < behind.length; i += TOGETHER) {
       const some = behind.slice(i, i + TOGETHER);
-      const rows = (await this.db.manager
+      const rows = await this.db.manager
         .getRepository(JobEventRow)
         .createQueryBuilder('e')
         .where('e.jobId IN (:...ids)', { ids: some.map((j) => j.id) })
         .orderBy('e.jobId')
         .addOrderBy('e.seq')
-        .getMany()) as JobEventRow[];
+        .getMany();
       for (const job of some) {
         const own = rows.filter((r) => r.jobId === job.id && r.seq <= job.seq).map(eventOf);
         states.set(job.id, this.keep(fold(job.id, own), job.head));

@@ -88,7 +88,7 @@ describe('one command sent twice at once', () => {
   });
 
   test('the database itself refuses a second writing', async () => {
-    const [row] = (await db().query(`SELECT id, job_id FROM job_command LIMIT 1`)) as { id: string; job_id: string }[];
+    const [row] = await db().query<{ id: string; job_id: string }[]>(`SELECT id, job_id FROM job_command LIMIT 1`);
     await expect(
       db().query(`INSERT INTO job_command (id, job_id, first_seq, last_seq) VALUES ($1, $2, 1, 1)`, [
         row!.id,
@@ -99,7 +99,7 @@ describe('one command sent twice at once', () => {
 
   test('refusals are forgotten after a week, what was written never', async () => {
     const count = async (where: string): Promise<number> =>
-      ((await db().query(`SELECT count(*)::int AS n FROM job_command WHERE ${where}`)) as [{ n: number }])[0].n;
+      (await db().query<[{ n: number }]>(`SELECT count(*)::int AS n FROM job_command WHERE ${where}`))[0].n;
     const written = await count('refusal IS NULL');
     expect(await count('refusal IS NOT NULL')).toBeGreaterThan(0);
     await db().query(`UPDATE job_command SET at = now() - interval '8 days'`);
@@ -139,9 +139,10 @@ describe('booking at once', () => {
       shop.post('/api/jobs', form({ customerName })),
     ]);
     expect(answers.map((a) => a.status)).toEqual([201, 201, 201]);
-    const rows = (await db().query(`SELECT customer_id, unit_id FROM job WHERE id = ANY($1)`, [
-      answers.map((a) => (a.body as { id: string }).id),
-    ])) as { customer_id: string; unit_id: string }[];
+    const rows = await db().query<{ customer_id: string; unit_id: string }[]>(
+      `SELECT customer_id, unit_id FROM job WHERE id = ANY($1)`,
+      [answers.map((a) => (a.body as { id: string }).id)],
+    );
     expect([new Set(rows.map((r) => r.customer_id)).size, new Set(rows.map((r) => r.unit_id)).size]).toEqual([1, 2]);
   });
 
@@ -176,7 +177,7 @@ describe('two who want the last shims of a drawer at once', () => {
       giveOther(job.id, envelope(seen, { type: 'fit-pack', op, pieces })),
     ]);
     expect(answers.map((a) => a.status).sort()).toEqual([200, 409]);
-    const [least] = (await db().query(`SELECT min(count) AS n FROM drawer_size`)) as [{ n: number }];
+    const [least] = await db().query<[{ n: number }]>(`SELECT min(count) AS n FROM drawer_size`);
     expect(least.n).toBe(0);
   });
 });

@@ -56,10 +56,10 @@ export async function keepOrderLines(m: EntityManager, events: readonly LoggedEv
 }
 
 async function takeFromDrawer(m: EntityManager, number: string, title: string, count: number): Promise<void> {
-  const [, changed] = (await m.query(`UPDATE stock_item SET count = count - $2 WHERE number = $1 AND count >= $2`, [
-    number,
-    count,
-  ])) as [unknown, number];
+  const [, changed] = await m.query<[unknown, number]>(
+    `UPDATE stock_item SET count = count - $2 WHERE number = $1 AND count >= $2`,
+    [number, count],
+  );
   if (changed !== 1)
     throw new BadRequestException(`${title}: the drawer has not ${count} of ${number} any more. Make the list again.`);
 }

@@ -11,9 +11,9 @@ export async function takenPlace(m: EntityManager, jobId: string, command: Comma
   if (!placed.has(command.type) || !('to' in command) || typeof command.to !== 'string') return undefined;
   const to = command.to.trim();
   await m.query(`SELECT pg_advisory_xact_lock(hashtext('place ' || $1))`, [to]);
-  const [other] = (await m.query(
+  const [other] = await m.query<{ number: number }[]>(
     `SELECT number FROM job WHERE place = $1 AND id <> $2 AND stage <> 'handed-over' LIMIT 1`,
     [to, jobId],
-  )) as { number: number }[];
+  );
   return other && { code: 'place-taken', says: `Job ${other.number} stands at ${to}`, clears: 'Move that one first' };
 }

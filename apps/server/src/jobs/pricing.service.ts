@@ -70,10 +70,10 @@ export class PricingService {
 
   private async ask(sheet: Sheet): Promise<Pricing> {
     const numbers = Object.values(sheet.parts).flatMap((p) => p.order ?? []);
-    const rows = (await this.db.query(
+    const rows = await this.db.query<{ number: string; priceMinor: number }[]>(
       `SELECT number, price_minor AS "priceMinor" FROM catalogue_item WHERE number = ANY($1) AND price_minor IS NOT NULL`,
       [numbers],
-    )) as { number: string; priceMinor: number }[];
+    );
     const done = await this.db
       .getRepository(Job)
       .find({ where: { sheet: sheet.id, stage: 'handed-over' }, order: { number: 'DESC' }, take: LOOKED_AT });

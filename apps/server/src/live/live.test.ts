@@ -53,7 +53,7 @@ async function listen(base: string, cookie: string): Promise<{ heard: string[]; 
   const over = (async () => {
     const text = new TextDecoder();
     try {
-      for await (const chunk of answer.body!) heard.push(text.decode(chunk as Uint8Array));
+      for await (const chunk of answer.body!) heard.push(text.decode(chunk));
     } catch {
       // Cut off by whoever listens.
     }

@@ -33,7 +33,7 @@ export class CatalogueService {
       ...Object.values(sheet.kits).map((k) => k.order),
       ...orders,
     ];
-    const rows = (await m.query(
+    const rows = await m.query<CatalogueRow[]>(
       `WITH RECURSIVE wanted AS (
          SELECT number, title, price_minor, supplier, superseded_by, 0 AS step FROM catalogue_item WHERE number = ANY($1)
          UNION
@@ -41,12 +41,13 @@ export class CatalogueService {
          FROM wanted w JOIN catalogue_item c ON c.number = w.superseded_by WHERE w.step < 50
        ) SELECT DISTINCT number, title, price_minor AS "priceMinor", supplier, superseded_by AS "supersededBy" FROM wanted`,
       [asked],
-    )) as CatalogueRow[];
+    );
     const catalogue = new Map(rows.map((r) => [r.number, item(r)]));
     const numbers = [...new Set([...asked, ...catalogue.keys()])];
-    const stock = (await m.query(`SELECT number, count FROM stock_item WHERE number = ANY($1) AND count > 0`, [
-      numbers,
-    ])) as StockItem[];
+    const stock = await m.query<StockItem[]>(
+      `SELECT number, count FROM stock_item WHERE number = ANY($1) AND count > 0`,
+      [numbers],
+    );
     return { catalogue, stock: new Map(stock.map((s) => [s.number, s.count])) };
   }
 

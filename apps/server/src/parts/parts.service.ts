@@ -37,27 +37,27 @@ export class PartsService {
 
   async view(): Promise<PartsView> {
     const [toOrder, lines, drawer, superseded, [{ count }]] = await Promise.all([
-      this.db.query(
+      this.db.query<Promise<PartsView['toOrder']>>(
         `SELECT job.id AS job, job.number AS "jobNumber", split_part(job.title, ',', 1) || ', ' || unit.serial AS unit,
            customer.name AS customer, (notices -> 'parts' ->> 'toOrder')::int AS parts
          FROM job JOIN unit ON unit.id = job.unit_id JOIN customer ON customer.id = job.customer_id
          WHERE job.stage <> 'handed-over' AND (notices -> 'parts' ->> 'toOrder')::int > 0 ORDER BY job.number LIMIT ${MOST_SHOWN}`,
-      ) as Promise<PartsView['toOrder']>,
+      ),
       this.lines(
         `o.state IN ('sending', 'on-its-way', 'out-of-stock') OR (o.state = 'arrived' AND o.arrived_at > now() - interval '${ARRIVED_DAYS} days')`,
         [],
       ),
       this.drawer(),
-      this.db.query(
+      this.db.query<Promise<PartsView['superseded']>>(
         `SELECT number AS old, superseded_by AS now, title FROM catalogue_item WHERE superseded_by IS NOT NULL ORDER BY number LIMIT ${MOST_SHOWN}`,
-      ) as Promise<PartsView['superseded']>,
-      this.db.query('SELECT count(*)::int AS count FROM catalogue_item') as Promise<[{ count: number }]>,
+      ),
+      this.db.query<Promise<[{ count: number }]>>('SELECT count(*)::int AS count FROM catalogue_item'),
     ]);
     return { toOrder, lines, drawer, superseded, catalogue: count };
   }
 
   private async lines(where: string, values: unknown[]): Promise<OrderLineView[]> {
-    const rows = (await this.db.query(
+    const rows = await this.db.query<LineRow[]>(
       `SELECT o.line, o.job_id AS job, job.number AS "jobNumber", split_part(job.title, ',', 1) || ', ' || unit.serial AS unit,
          job.place, o.number, o.title, o.count, o.price_minor AS "priceMinor", o.asked_minor AS "askedMinor", o.supplier, o.kit, o.parts, o.missing, o.state,
          o.ordered_at AS "orderedAt", o.expected, o.arrived_at AS "arrivedAt", o.last_error AS "lastError",
@@ -65,7 +65,7 @@ export class PartsService {
        FROM order_line o JOIN job ON job.id = o.job_id JOIN unit ON unit.id = job.unit_id
        WHERE ${where} ORDER BY o.expected NULLS FIRST, o.ordered_at DESC, o.line LIMIT ${MOST_SHOWN}`,
       values,
-    )) as LineRow[];
+    );
     return Promise.all(
       rows.map(async ({ sheet: id, revision, parts, lastError, nextTry, ...row }): Promise<OrderLineView> => {
         const sheet = row.kit ? await this.log.sheetOf(id, revision) : undefined;
@@ -83,12 +83,12 @@ export class PartsService {
 
   async drawer(): Promise<DrawerView> {
     const [shims, stock] = await Promise.all([
-      this.db.query(
+      this.db.query<Promise<DrawerView['shims']>>(
         `SELECT drawer, thickness_nm / 1e6::float8 AS mm, count FROM drawer_size ORDER BY drawer, thickness_nm DESC`,
-      ) as Promise<DrawerView['shims']>,
-      this.db.query(
+      ),
+      this.db.query<Promise<DrawerView['stock']>>(
         `SELECT number, title, bin, count FROM stock_item ORDER BY bin, number LIMIT ${MOST_SHOWN}`,
-      ) as Promise<DrawerView['stock']>,
+      ),
     ]);
     return { shims, stock };
   }

@@ -75,17 +75,17 @@ export class SupplierService implements OnApplicationShutdown {
   /** Takes one order that is due, asks the supplier and writes down the answer; false when none is due. */
   private async sendOne(): Promise<boolean> {
     return this.db.transaction(async (m) => {
-      const [due] = (await m.query(
+      const [due] = await m.query<{ order_ref: string }[]>(
         `SELECT order_ref FROM (
            SELECT order_ref FROM order_line WHERE state = 'sending' AND next_try <= now()
            GROUP BY order_ref ORDER BY min(ordered_at) LIMIT 50
          ) due WHERE pg_try_advisory_xact_lock(hashtextextended(order_ref, 0)) LIMIT 1`,
-      )) as { order_ref: string }[];
+      );
       if (!due) return false;
-      const lines = (await m.query(
+      const lines = await m.query<DueLine[]>(
         `SELECT line, number, count, price_minor AS "priceMinor", tries FROM order_line WHERE order_ref = $1 AND state = 'sending' ORDER BY line FOR UPDATE`,
         [due.order_ref],
-      )) as DueLine[];
+      );
       try {
         for (const answer of await this.ask(due.order_ref, lines))
           await m.query(

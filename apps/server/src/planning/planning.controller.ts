@@ -87,17 +87,17 @@ export class PlanningController {
     // The agreement and its plan are written together or not at all.
     await this.db.transaction(async (m) => {
       if (agreed) await keepExtra(m, agreed);
-      const rows = (await m.query(
+      const rows = await m.query<unknown[]>(
         `INSERT INTO plan_in_force (version, slots, pins, by_name, at) SELECT 1, $1, $2, $3, now() WHERE $4 = 0
          ON CONFLICT (id) DO NOTHING RETURNING version`,
         [JSON.stringify(slots), JSON.stringify(pins), me.name, dto.version],
-      )) as unknown[];
+      );
       if (rows.length > 0) return;
-      const [changed] = (await m.query(
+      const [changed] = await m.query<[unknown[], number]>(
         `UPDATE plan_in_force SET version = version + 1, slots = $1, pins = $2, by_name = $3, at = now()
          WHERE version = $4 RETURNING version`,
         [JSON.stringify(slots), JSON.stringify(pins), me.name, dto.version],
-      )) as [unknown[], number];
+      );
       if (changed.length === 0)
         throw new ConflictException('Somebody else has put a plan in force meanwhile: look at it, and plan again');
     });

@@ -19,7 +19,7 @@ import {
   type WorkCalendar,
 } from '@jubb/core/planning';
 import { emptyBench, ladderOf } from '@jubb/core/bench';
-import { standsFor, type StandInstrument } from '@jubb/core/sheet';
+import { standsFor } from '@jubb/core/sheet';
 import { DataSource, In, Not } from 'typeorm';
 import { Instrument } from '../database/entities/instrument.entity.ts';
 import { Job } from '../database/entities/job.entity.ts';
@@ -137,10 +137,10 @@ export class ShopService {
 
   /** Names the plan in force and the logs of all open jobs as they stand; undefined while no plan is in force. */
   private async standsAt(): Promise<string | undefined> {
-    const [row] = (await this.db.query(
+    const [row] = await this.db.query<{ version: number; heads: string | null }[]>(
       `SELECT p.version, (SELECT md5(string_agg(j.head, ',' ORDER BY j.id)) FROM job j WHERE j.stage <> 'handed-over') AS heads
        FROM plan_in_force p`,
-    )) as { version: number; heads: string | null }[];
+    );
     return row && `${row.version} ${row.heads ?? ''}`;
   }
 
@@ -184,7 +184,7 @@ export class ShopService {
   }
 
   async inForce(): Promise<PlanInForce | null> {
-    const [row] = (await this.db.query(`SELECT version, slots, pins, by_name, at FROM plan_in_force`)) as InForceRow[];
+    const [row] = await this.db.query<InForceRow[]>(`SELECT version, slots, pins, by_name, at FROM plan_in_force`);
     return row
       ? { version: row.version, slots: row.slots, pins: row.pins, by: row.by_name, at: row.at.toISOString() }
       : null;
@@ -207,15 +207,17 @@ export class ShopService {
     const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
     const people = await this.db.getRepository(Person).find({ where: { role: 'mechanic' }, order: { name: 'ASC' } });
     const instruments = await this.db.getRepository(Instrument).find();
-    const off = (await this.db.query(`SELECT to_char(day, 'YYYY-MM-DD') AS day, person FROM day_off ORDER BY day`)) as {
-      day: string;
-      person: string | null;
-    }[];
+    const off = await this.db.query<
+      {
+        day: string;
+        person: string | null;
+      }[]
+    >(`SELECT to_char(day, 'YYYY-MM-DD') AS day, person FROM day_off ORDER BY day`);
     const kept = (
-      (await this.db.query(
+      await this.db.query<ExtraRow[]>(
         `SELECT id, starts, ends, helper, person, by_name FROM extra_hours WHERE ends > $1 ORDER BY starts`,
         [now],
-      )) as ExtraRow[]
+      )
     ).map(({ by_name: by, starts, ends, ...x }) => ({
       ...x,
       by,
@@ -286,7 +288,7 @@ export class ShopService {
       tank: of('tank'),
       stands: Object.fromEntries(
         Object.keys(standsFor).map((k) => [k, stands.filter((s) => s.kind === k).map((s) => s.id)]),
-      ) as Partial<Record<StandInstrument, string[]>>,
+      ),
       places: workshop.places,
       learned: await this.learnedSteps(),
       say: (m: Minute) => words.format(m * MINUTE_MS).replace(',', ''),
@@ -331,16 +333,16 @@ export class ShopService {
 
   /** How often units of a sheet wanted something that was not here, and how long orders of this shop take to come. */
   async buying(sheet: string): Promise<Buying> {
-    const bought = (await this.db.query(
+    const bought = await this.db.query<{ bought: boolean }[]>(
       `SELECT EXISTS (SELECT 1 FROM order_line l WHERE l.job_id = j.id) AS bought
        FROM job j WHERE j.sheet = $1 AND j.stage = 'handed-over' ORDER BY j.number DESC LIMIT $2`,
       [sheet, LEARN_FROM],
-    )) as { bought: boolean }[];
-    const leads = (await this.db.query(
+    );
+    const leads = await this.db.query<{ minutes: number }[]>(
       `SELECT extract(epoch FROM arrived_at - ordered_at)::float8 / 60 AS minutes FROM order_line
        WHERE arrived_at IS NOT NULL ORDER BY arrived_at DESC LIMIT $1`,
       [LEARN_FROM],
-    )) as { minutes: number }[];
+    );
     return learnBuying(
       bought.map((b) => b.bought),
       leads.map((l) => l.minutes),

@@ -33,7 +33,7 @@ export class QualityController {
   async view(): Promise<QualityView> {
     const jobs = await this.db.getRepository(Job).find({ order: { number: 'DESC' }, take: LATEST });
     const booked = new Map(
-      ((await this.db.query(`SELECT job_id, at FROM job_event WHERE seq = 1`)) as { job_id: string; at: string }[]).map(
+      (await this.db.query<{ job_id: string; at: string }[]>(`SELECT job_id, at FROM job_event WHERE seq = 1`)).map(
         (e) => [e.job_id, Date.parse(e.at)],
       ),
     );
@@ -76,11 +76,11 @@ export class QualityController {
         }),
       };
     });
-    const lessons = (await this.db.query(
+    const lessons = await this.db.query<QualityView['lessons']>(
       `SELECT l.sheet, l.rung, l.words, l.by_name AS by, l.at, j.number FROM lesson l JOIN job j ON j.id = l.job_id
        WHERE NOT EXISTS (SELECT 1 FROM sheet_revision s WHERE s.sheet = l.sheet AND s.revision > l.revision)
        ORDER BY l.at DESC LIMIT 50`,
-    )) as QualityView['lessons'];
+    );
     return { sheets, lessons };
   }
 }

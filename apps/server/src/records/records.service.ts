@@ -47,7 +47,7 @@ export class RecordsService {
     if (isUUID(record.job) && (await this.db.getRepository(Job).findOneBy({ id: record.job })))
       throw new ConflictException('It is a record of this workshop: its job is here');
     const rows = this.db.getRepository(ImportedRecord);
-    const taken = (await this.db.query(
+    const taken = await this.db.query<unknown[]>(
       `INSERT INTO imported_record (head, workshop, job_number, serial, model, fingerprint, known, file, by_name)
        VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9) ON CONFLICT (head) DO NOTHING RETURNING head`,
       [
@@ -61,7 +61,7 @@ export class RecordsService {
         record.json,
         by,
       ],
-    )) as unknown[];
+    );
     if (taken.length === 0) throw new ConflictException('This record was taken in before');
     return viewOf(await rows.findOneByOrFail({ head: checked.head }));
   }

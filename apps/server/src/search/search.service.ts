@@ -19,7 +19,7 @@ export class SearchService {
     const text = typeof q === 'string' ? q.trim() : '';
     if (text === '') return [];
     const like = likeText(text);
-    const rows = async (sql: string): Promise<FoundView[]> => (await this.db.query(sql, [like])) as FoundView[];
+    const rows = async (sql: string): Promise<FoundView[]> => await this.db.query<FoundView[]>(sql, [like]);
     const [jobs, units, customers] = await Promise.all([
       rows(
         `SELECT 'job' AS kind, 'Job ' || j.number || ', ' || split_part(j.title, ',', 1) AS title,

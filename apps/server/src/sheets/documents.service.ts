@@ -26,12 +26,12 @@ export class DocumentsService {
         errors: { name: ['The name that the figures use'] },
       });
     const sha256 = createHash('sha256').update(bytes).digest('hex');
-    const [row] = (await this.db.query(
+    const [row] = await this.db.query<{ id: string }[]>(
       `INSERT INTO document (sheet, name, mime, bytes, sha256, by_name) VALUES ($1, $2, $3, $4, $5, $6)
        ON CONFLICT (sheet, lower(name)) DO UPDATE SET mime = $3, bytes = $4, sha256 = $5, by_name = $6, at = now()
        RETURNING id`,
       [sheet, title, mime, bytes, sha256, byName],
-    )) as { id: string }[];
+    );
     return { id: row!.id, name: title, mime };
   }
 

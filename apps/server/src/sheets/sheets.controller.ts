@@ -103,10 +103,10 @@ export class SheetsController {
   @Get('sheets/:id/lessons')
   @AllowedFor(...EVERY_ROLE)
   async lessons(@Param('id') id: string): Promise<LessonView[]> {
-    const found = (await this.db.query(
+    const found = await this.db.query<(Lesson & { job_id: string; by_name: string; number: number })[]>(
       `SELECT l.*, j.number FROM lesson l JOIN job j ON j.id = l.job_id WHERE l.sheet = $1 ORDER BY l.at DESC LIMIT 100`,
       [id],
-    )) as (Lesson & { job_id: string; by_name: string; number: number })[];
+    );
     return found.map((l) => ({
       job: l.job_id,
       number: l.number,
@@ -122,7 +122,7 @@ export class SheetsController {
   @Get('sheets/:id/past-causes')
   @AllowedFor(...EVERY_ROLE)
   async pastCauses(@Param('id') id: string): Promise<Record<string, Record<string, number>>> {
-    const rows = (await this.db.query(
+    const rows = await this.db.query<{ test: string; suspect: string; times: number }[]>(
       `SELECT test, suspect, count(*)::int AS times FROM (
          SELECT DISTINCT ON (e.job_id, e.payload->>'test') e.payload->>'test' AS test, e.payload->>'suspect' AS suspect
          FROM job_event e JOIN job j ON j.id = e.job_id
@@ -130,7 +130,7 @@ export class SheetsController {
          ORDER BY e.job_id, e.payload->>'test', e.seq DESC
        ) last GROUP BY test, suspect`,
       [id],
-    )) as { test: string; suspect: string; times: number }[];
+    );
     const out: Record<string, Record<string, number>> = {};
     for (const r of rows) (out[r.test] ??= {})[r.suspect] = r.times;
     return out;

@@ -124,10 +124,10 @@ export class UnitsService {
 
   /** Visits of a unit, newest first, without one job if it is named. */
   async visits(unitId: string, except?: string): Promise<PastVisit[]> {
-    const rows = (await this.db.query(
+    const rows = await this.db.query<VisitRow[]>(
       `SELECT id, sheet, revision, seq, head, stage, visit FROM job WHERE unit_id = $1 ORDER BY number DESC LIMIT 10`,
       [unitId],
-    )) as VisitRow[];
+    );
     return Promise.all(rows.filter((j) => j.id !== except).map((j) => this.visit(j)));
   }
 

@@ -180,7 +180,7 @@ describe('two planes on the balancing stand', () => {
     let within = 0;
     for (let i = 0; i < RUNS; i += 1) {
       const spin = (weights: readonly Weight[]): BothBearings =>
-        runStand(setupOf(t, `rotor-${i}`, { weights }), undefined, random).done['readings'] as unknown as BothBearings;
+        runStand(setupOf(t, `rotor-${i}`, { weights }), undefined, random).done['readings'] as BothBearings;
       const trial = (plane: 1 | 2): Weight => ({ plane, massG: 0.2, angleDeg: 0 });
       let run: BalancingRun = {
         kind: 'balancing',
@@ -214,9 +214,7 @@ describe('two planes on the balancing stand', () => {
     let stopped = 0;
     for (let i = 0; i < 40; i += 1) {
       const spin = (weights: readonly Weight[]): BothBearings =>
-        runStand(setupOf(t, `loose-${i}`, { weights }), 'loose-wheel', random).done[
-          'readings'
-        ] as unknown as BothBearings;
+        runStand(setupOf(t, `loose-${i}`, { weights }), 'loose-wheel', random).done['readings'] as BothBearings;
       const heavy = (plane: 1 | 2): Weight => ({ plane, massG: 0.4, angleDeg: 0 });
       const base: BalancingRun = {
         kind: 'balancing',

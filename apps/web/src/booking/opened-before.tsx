@@ -56,7 +56,7 @@ export function OpenedBefore({
                     signs: opened.signs.includes(sign)
                       ? opened.signs.filter((s) => s !== sign)
                       : [...opened.signs, sign],
-                  } as Opened)
+                  })
                 }
               >
                 {sign}

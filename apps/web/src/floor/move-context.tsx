@@ -1,7 +1,6 @@
 import {
   closestCenter,
   DndContext,
-  KeyboardCode,
   KeyboardSensor,
   PointerSensor,
   pointerWithin,
@@ -20,9 +19,9 @@ import { outbox } from '../outbox/use-outbox.ts';
 /** Arrows go from place to place in the order in which they stand on the screen. */
 const fromPlaceToPlace: KeyboardCoordinateGetter = (event, { context }) => {
   const by =
-    event.code === KeyboardCode.Down || event.code === KeyboardCode.Right
+    event.code === 'ArrowDown' || event.code === 'ArrowRight'
       ? 1
-      : event.code === KeyboardCode.Up || event.code === KeyboardCode.Left
+      : event.code === 'ArrowUp' || event.code === 'ArrowLeft'
         ? -1
         : 0;
   if (by === 0) return undefined;

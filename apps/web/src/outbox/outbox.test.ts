@@ -84,7 +84,7 @@ describe('the outbox', () => {
 
   test('two that are given at once both go, also where the store has only the first when it is looked into', async () => {
     const store = memoryStore();
-    const { add } = store;
+    const add = store.add.bind(store);
     let write: () => void = () => undefined;
     store.add = (w) => (w.id === 'c2' ? new Promise((done) => (write = () => done(add(w)))) : add(w));
     const went: string[] = [];
@@ -217,7 +217,9 @@ describe('whose work it is', () => {
       signedOut ? Promise.reject(problem(401, 'Press your name')) : Promise.resolve((sent.push(w.id), answer)),
     );
     let asked: Promise<void> | undefined;
-    own.onSignedOut = () => (asked = askWhoIsHere(client, own));
+    own.onSignedOut = () => {
+      asked = askWhoIsHere(client, own);
+    };
     await own.add(waiting('a', 'one', magnus));
     await until(() => own.snapshot().trouble?.kind === 'signed-out');
     signedOut = false;

@@ -14,6 +14,14 @@ import type { Field, Fields } from '@jubb/core/reckoners';
 export type Inputs = Readonly<Record<string, unknown>>;
 const LONGEST_ADDRESS = 6000;
 
+/** An input as it is written beside a drawing; empty when it is not given, or is no word and no figure. */
+export function written(inputs: Inputs, name: string): string {
+  const value = inputs[name];
+  if (typeof value === 'string' || typeof value === 'number') return String(value);
+  const { number, unit } = splitTyped(value, 'length');
+  return number === '' ? '' : `${number} ${unit}`;
+}
+
 /** Number and unit of a typed quantity; the canonical unit when none is typed yet. */
 export function splitTyped(typed: unknown, dimension: Dimension): { number: string; unit: string } {
   const units = unitsOf(dimension).map((u) => u.symbol);

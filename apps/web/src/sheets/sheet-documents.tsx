@@ -74,7 +74,7 @@ function namedDocuments(sheet: Sheet): readonly string[] {
   const sources: (FigureSource | undefined)[] = [
     sheet.from,
     ...[sheet.joints, sheet.settings, sheet.measures, sheet.tests, sheet.fluids].flatMap((map) =>
-      Object.values(map).map((entry) => entry.from),
+      Object.values<{ readonly from?: FigureSource }>(map).map((entry) => entry.from),
     ),
   ];
   return [...new Set(sources.flatMap((s) => (s?.kind === 'maker' ? [s.document] : [])))].sort();

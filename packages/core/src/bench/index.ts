@@ -4,14 +4,14 @@ export { endKinds, type EndKind } from './ends/events.ts';
 export { END_STATEMENTS, END_TITLES } from './ends/words.ts';
 export { badThings, openBad, type BadThing } from './bad/bad-things.ts';
 export { badLine } from './bad/words.ts';
-export type { TruthRecord } from './truth-record.ts';
+export type { TruthRecord } from './record/truth-record.ts';
 export type { Correctable, Righted } from './corrections/events.ts';
 export { saidAt, saidBy, type Said } from './corrections/words.ts';
 export { asItStands } from './corrections/as-it-stands.ts';
-export { blockers, type Blocker, type BlockerCode } from './blockers.ts';
-export { canonicalJson, chain, chainHash, checkChain, firstHash, sha256Hex, type ChainCheck } from './chain.ts';
-export type { Command, CommandEnvelope, CommandType, DecideContext, DrawerStock } from './commands.ts';
-export { decide, type Outcome } from './decide/decide.ts';
+export { blockers, type Blocker, type BlockerCode } from './ladder/blockers.ts';
+export { canonicalJson, chain, chainHash, checkChain, firstHash, sha256Hex, type ChainCheck } from './log/chain.ts';
+export type { Command, CommandEnvelope, CommandType, DecideContext, DrawerStock } from './command/commands.ts';
+export { decide, type Outcome } from './command/decide.ts';
 export {
   EVENT_VERSION,
   holdReasons,
@@ -23,8 +23,8 @@ export {
   type LoggedEvent,
   type Person,
   type ReadingResult,
-} from './events.ts';
-export { evolve, fold } from './evolve.ts';
+} from './log/events.ts';
+export { evolve, fold } from './log/evolve.ts';
 export {
   aidsIn,
   betweenNow,
@@ -41,13 +41,13 @@ export {
   stepReachable,
   type JobStage,
   type NextMove,
-} from './moves.ts';
+} from './ladder/moves.ts';
 export * from './proving/index.ts';
-export { lastReading, readingsOf } from './readings-of.ts';
+export { lastReading, readingsOf } from './measuring/readings-of.ts';
 export * from './setting/index.ts';
-export { buildRecord, type Comparison, type JobRecord } from './record.ts';
-export type { Refusal, RefusalCode } from './refusal.ts';
-export { meanOfReadings } from './repeats.ts';
+export { buildRecord, type Comparison, type JobRecord } from './record/record.ts';
+export type { Refusal, RefusalCode } from './command/refusal.ts';
+export { meanOfReadings } from './measuring/repeats.ts';
 export {
   emptyBench,
   eventsOf,
@@ -61,25 +61,31 @@ export {
   type SettingState,
   type Stamp,
   type Timer,
-} from './state.ts';
+} from './log/state.ts';
 export * from './tightening/index.ts';
-export { pullAnswers, type PullAnswer, type PullVerdict, type TracePoint, type WrenchRig } from './pull-events.ts';
-export { jobSheet } from './own.ts';
-export { returnSheet, trays, type ReturnSheet } from './return-sheet.ts';
-export { timerKinds, type OwnThing, type TimerKind } from './strip-events.ts';
-export type { StripRecord } from './strip-record.ts';
-export { aheadNow, minutesToRun, timerHasRun, timerOf, timersRunning, type AheadNow } from './timers.ts';
-export { MOST_OF_A_PART } from './decide/counts.ts';
-export { failedAt } from './decide/proving.ts';
-export { tell } from './decide/identify.ts';
-export { goesBackNew } from './renewal.ts';
-export { together, withLead, type Together } from './together.ts';
-export { answersThatStand, variantsLeft } from './which.ts';
-export { holdWords, lowerFirst, minutesWords, opTitle, sideWords, upperFirst } from './wording.ts';
-export { rehearse, type RehearsalFigures } from './rehearsal.ts';
+export {
+  pullAnswers,
+  type PullAnswer,
+  type PullVerdict,
+  type TracePoint,
+  type WrenchRig,
+} from './tightening/events.ts';
+export { jobSheet } from './ladder/job-sheet.ts';
+export { returnSheet, trays, type ReturnSheet } from './strip/return-sheet.ts';
+export { timerKinds, type OwnThing, type TimerKind } from './strip/events.ts';
+export type { StripRecord } from './record/strip-record.ts';
+export { aheadNow, minutesToRun, timerHasRun, timerOf, timersRunning, type AheadNow } from './waiting/timers.ts';
+export { MOST_OF_A_PART } from './counting/decide.ts';
+export { failedAt } from './proving/decide.ts';
+export { tell } from './identify/decide.ts';
+export { goesBackNew } from './fitting/renewal.ts';
+export { together, withLead, type Together } from './ladder/together.ts';
+export { answersThatStand, variantsLeft } from './identify/which.ts';
+export { holdWords, lowerFirst, minutesWords, opTitle, sideWords, upperFirst } from './ladder/wording.ts';
+export { rehearse, type RehearsalFigures } from './rehearsal/rehearse.ts';
 export { absurd } from './measuring/absurd.ts';
-export { adviseFinding, readingWords, type FindingAdvice } from './measuring/advice.ts';
-export { causeEvidence, type Evidence } from './measuring/evidence.ts';
+export { adviseFinding, readingWords, type FindingAdvice } from './judging/advice.ts';
+export { causeEvidence, type Evidence } from './judging/evidence.ts';
 export { measureOutcome, type MeasureFigure, type MeasureOutcome } from './measuring/figures.ts';
 export {
   gaugeKinds,
@@ -92,8 +98,8 @@ export {
   type WouldDecide,
 } from './measuring/gauges.ts';
 export { placesLeft, placesRead, standsAt, type PlaceRead } from './measuring/places.ts';
-export type { OrderedLine } from './parts-events.ts';
-export { answerHows, quoteAnswers, type QuoteLine, type QuoteOption, type QuotePayloads } from './quote-events.ts';
+export type { OrderedLine } from './parts/events.ts';
+export { answerHows, quoteAnswers, type QuoteLine, type QuoteOption, type QuotePayloads } from './quote/events.ts';
 export {
   agreedMinor,
   hoursMinor,
@@ -104,14 +110,14 @@ export {
   type BillSettings,
   type MoneySettings,
   type Pricing,
-} from './money.ts';
-export * from './fitting.ts';
-export { kitsAwaited, partsOnOrder, wantingFor, type KitAwaited, type Wanting } from './part-lines.ts';
-export { billOf, quoteStands, type Bill } from './bill.ts';
-export { workedMinutes, type Worked } from './worked.ts';
-export type { DeskRecord } from './desk-record.ts';
-export { lookAgainDay } from './look-again.ts';
-export { plainRecord, type PlainRecord } from './plain-record.ts';
-export { meanInterval, shareInterval, type Interval } from './quality.ts';
-export { recordCsv } from './record-csv.ts';
-export type { ProveRecord } from './prove-record.ts';
+} from './quote/money.ts';
+export * from './fitting/windows.ts';
+export { kitsAwaited, partsOnOrder, wantingFor, type KitAwaited, type Wanting } from './parts/part-lines.ts';
+export { billOf, quoteStands, type Bill } from './quote/bill.ts';
+export { workedMinutes, type Worked } from './ladder/worked.ts';
+export type { DeskRecord } from './record/desk-record.ts';
+export { lookAgainDay } from './judging/look-again.ts';
+export { plainRecord, type PlainRecord } from './record/plain-record.ts';
+export { meanInterval, shareInterval, type Interval } from './record/intervals.ts';
+export { recordCsv } from './record/record-csv.ts';
+export type { ProveRecord } from './record/prove-record.ts';

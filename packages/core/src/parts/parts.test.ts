@@ -38,7 +38,7 @@ describe('kits against singles', () => {
           expect(cover.singles.includes(n.id) || bought.some((k) => k.covers.includes(n.id))).toBe(true);
         const paid =
           bought.reduce((s, k) => s + k.priceMinor, 0) +
-          cover.singles.reduce((s, id) => s + needs.find((n) => n.id === id)!.singleMinor!, 0);
+          cover.singles.reduce((s, id) => s + needs.find((n) => n.id === id)!.singleMinor, 0);
         expect(paid).toBe(cover.totalMinor);
       }),
       { numRuns: 400 },

@@ -162,7 +162,7 @@ describe('minutes from the log', () => {
     const late = events.map((e, i) =>
       i < 12 ? e : { ...e, at: new Date(Date.parse(e.at) + 120 * 60_000).toISOString() },
     );
-    const rang = stepTimes(hub, fold('j', late as Parameters<typeof fold>[1]));
+    const rang = stepTimes(hub, fold('j', late));
     expect(rang.interruptions).toBe(1);
     expect(Object.values(rang.minutes).reduce((s, m) => s + m, 0)).toBeLessThanOrEqual(sum);
   });

@@ -293,7 +293,7 @@ export function activitiesOf(facts: JobFacts, shop: ShopFacts): JobToPlan {
     due: job.due,
     weight: job.weight ?? 1,
     activities,
-    ...(stands ? { place: state.place! } : {}),
+    ...(stands ? { place: state.place } : {}),
     spreads,
   };
 }

@@ -102,7 +102,7 @@ export function checkProblem(p: PlanProblem): void {
               [...resources.keys()].join(', '),
               `${a.title} needs ${id}, which is not there`,
             );
-          return sum + capacity!;
+          return sum + capacity;
         }, 0);
         if (!Number.isInteger(n.count) || n.count < 1 || there < n.count)
           refuse(

@@ -9,7 +9,7 @@ export function readPlan(c: Compiled, built: Built, lowerBound: number, tried: n
   const title = (l: number): string => c.problem.resources[c.lanes[l]!.resource]!.id;
   c.activities.forEach((a, i) => {
     const place = c.stayOf[i]! >= 0 ? c.problem.places[built.placeOf[c.stayOf[i]!]!] : undefined;
-    const on = Array.from(built.lane.subarray(c.slotAt[i]!, c.slotAt[i + 1]!), title);
+    const on = Array.from(built.lane.subarray(c.slotAt[i], c.slotAt[i + 1]), title);
     slots[a.id] = { start: built.start[i]!, end: built.end[i]!, on, ...(place === undefined ? {} : { place }) };
     waits[a.id] = waitOf(c, built, i);
   });
@@ -24,8 +24,8 @@ function waitOf(c: Compiled, built: Built, i: number): WaitsFor {
     case CAUSE.step:
       return { for: 'step', activity: c.activities[by]!.id };
     case CAUSE.resource: {
-      const lanes = built.lane.subarray(c.slotAt[i]!, c.slotAt[i + 1]!);
-      const theirs = built.lane.subarray(c.slotAt[by]!, c.slotAt[by + 1]!);
+      const lanes = built.lane.subarray(c.slotAt[i], c.slotAt[i + 1]);
+      const theirs = built.lane.subarray(c.slotAt[by], c.slotAt[by + 1]);
       const shared = lanes.find((l) => theirs.includes(l)) ?? lanes[0]!;
       return {
         for: 'resource',

@@ -22,7 +22,7 @@ export function slackOf(problem: PlanProblem, slots: Slots, job: PlanJob): Slack
   const { open } = problem.calendars.find((c) => c.id === SHOP_CALENDAR) ?? problem.calendars[0] ?? { open: [] };
   const ends = job.activities.map((a) => slots[a.id]?.end);
   const planned = ends.every((e) => e !== undefined);
-  const end = planned ? Math.max(problem.now, ...(ends as number[])) : soonest(problem, open, job);
+  const end = planned ? Math.max(problem.now, ...ends) : soonest(problem, open, job);
   const hands = job.activities.reduce((sum, a) => sum + (a.attended ? a.minutes : 0), 0);
   return { minutes: between(open, end, job.due), planned, latest: before(open, job.due, hands) };
 }

@@ -1,4 +1,4 @@
-import { lowerFirst } from '../bench/wording.ts';
+import { lowerFirst } from '../bench/ladder/wording.ts';
 import {
   adviseFinding,
   badThings,
@@ -57,7 +57,7 @@ export function quoteOptions(
     risk: dressed.length > 0 ? sheet.risks.dressed : sheet.risks.repair,
   });
   if (dressed.length > 0) {
-    const findings = { ...state.findings, ...Object.fromEntries(dressed.map(([p]) => [p, 'renew' as Finding])) };
+    const findings = { ...state.findings, ...Object.fromEntries(dressed.map(([p]) => [p, 'renew' as const])) };
     const renewed = { ...bare, findings };
     const plan = orderPlan(sheet, renewed, shelf, 'cheapest');
     drafts.push({

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { convert, isQuantity, unitsOf, type Dimension, type Quantity } from '../quantities/index.ts';
+import { convert, isQuantity, unitsOf, type Quantity } from '../quantities/index.ts';
 import { reckoners, type Field, type Fields } from './index.ts';
 
 /** Inputs with every quantity rewritten in another unit of its dimension, picked by `pick`. */
@@ -17,8 +17,8 @@ function rewrite(field: Field, value: unknown, pick: (units: readonly string[]) 
   if (field.kind !== 'quantity' || typeof value !== 'string') return value;
   const match = /^([-\d.e]+)\s*(.*)$/.exec(value)!;
   const own: Quantity = { value: Number(match[1]), unit: match[2]! };
-  const unit = pick(unitsOf(field.dimension as Dimension).map((u) => u.symbol));
-  return convert(own, unit, field.dimension as Dimension);
+  const unit = pick(unitsOf(field.dimension).map((u) => u.symbol));
+  return convert(own, unit, field.dimension);
 }
 /** Every number of a result, with its path. */
 function numbersOf(value: unknown, at = ''): [string, number][] {

@@ -180,7 +180,7 @@ describe('each side', () => {
 
 describe('a sheet that was compiled by an earlier program', () => {
   const kept = (
-    JSON.parse(readFileSync(join(__dirname, '../bench/kept/job-record-1.json'), 'utf8')) as { sheet: Sheet }
+    JSON.parse(readFileSync(join(__dirname, '../bench/old-forms/job-record-1.json'), 'utf8')) as { sheet: Sheet }
   ).sheet;
   test('is brought to the form of today, and stays as it was where it is kept', () => {
     const before = JSON.stringify(kept);
@@ -194,7 +194,7 @@ describe('a sheet that was compiled by an earlier program', () => {
     expect(ladder(now, { variant: 'six-stud', methods: {}, findings: {} }).all.length).toBeGreaterThan(20);
   });
   test('of format 2 too: its measures are sizes, and it names no cause, set or exchange', () => {
-    const two = JSON.parse(readFileSync(join(__dirname, '../bench/kept/sheet-format-2.json'), 'utf8')) as Sheet;
+    const two = JSON.parse(readFileSync(join(__dirname, '../bench/old-forms/sheet-format-2.json'), 'utf8')) as Sheet;
     const now = currentSheet(two);
     expect(now.format).toBe(3);
     expect(now.measures['lip-track']).toMatchObject({ shape: 'size', inside: false, derived: {} });

@@ -90,7 +90,7 @@ function BadWays({ bench, blocker }: { readonly bench: Bench; readonly blocker: 
   const judged = bad.part !== undefined && bench.state.findings[bad.part] !== undefined;
   return (
     <div className="mt-2">
-      {judged && <JudgeAgain bench={bench} part={bad.part!} />}
+      {judged && <JudgeAgain bench={bench} part={bad.part} />}
       <TakeSo bench={bench} bad={bad} />
     </div>
   );

@@ -121,7 +121,6 @@ function Layer({
         data-lifted={isDragging}
         {...attributes}
         {...listeners}
-        role="button"
       >
         <b>{place}</b>
         <span>{layer.title}</span>

@@ -1,5 +1,5 @@
 import { BRASS, INK, OXIDE, PALE, Plot, Sheet } from '../../drawing/kit.tsx';
-import { figure } from '../inputs.ts';
+import { figure, written } from '../inputs.ts';
 import type { DrawProps } from './draw-props.ts';
 import { rowsOf } from './rows.ts';
 
@@ -34,10 +34,10 @@ export function DragDrawing({ inputs, shown }: DrawProps): React.JSX.Element {
       <path d="M180 120V36" stroke={INK} strokeWidth="1.5" strokeDasharray="5 5" />
       <path d="M180 36H420M420 36l-14-8v16z" stroke={BRASS} strokeWidth="5" fill={BRASS} />
       <text x="190" y="84">
-        {String(inputs['radius'] ?? '')}
+        {written(inputs, 'radius')}
       </text>
       <text x="430" y="42" fontWeight="700">
-        {String(inputs['pull'] ?? '')}
+        {written(inputs, 'pull')}
       </text>
       <path d="M268 150A92 92 0 0 1 216 206" fill="none" stroke={INK} strokeWidth="3" />
       <text x="330" y="150" fontWeight="740" style={{ fontSize: 30 }}>

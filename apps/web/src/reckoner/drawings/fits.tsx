@@ -1,3 +1,4 @@
+import { written } from '../inputs.ts';
 import { scaleLinear } from 'd3';
 import type { DrawProps } from './draw-props.ts';
 import { BRASS, INK, OXIDE, PALE, Sheet, VERD } from '../../drawing/kit.tsx';
@@ -10,13 +11,13 @@ export function FitDrawing({ inputs, got, shown }: DrawProps): React.JSX.Element
   };
   const zones = [
     {
-      name: String(inputs['hole'] ?? ''),
+      name: written(inputs, 'hole'),
       low: um('holeLower'),
       high: um('holeUpper'),
       fill: 'url(#reckon-hatch)',
       x: 150,
     },
-    { name: String(inputs['shaft'] ?? ''), low: um('shaftLower'), high: um('shaftUpper'), fill: BRASS, x: 310 },
+    { name: written(inputs, 'shaft'), low: um('shaftLower'), high: um('shaftUpper'), fill: BRASS, x: 310 },
   ].filter((z) => z.low !== undefined && z.high !== undefined);
   const ends = zones.flatMap((z) => [z.low!, z.high!, 0]);
   const y = scaleLinear([Math.min(...ends), Math.max(...ends)], [210, 34]).nice();
@@ -61,7 +62,7 @@ export function FitDrawing({ inputs, got, shown }: DrawProps): React.JSX.Element
       ))}
       <path d={`M70 ${y(0)}H540`} stroke={INK} strokeWidth="3" />
       <text x="540" y={y(0) + 18} textAnchor="end">
-        nominal {String(inputs['size'] ?? '')}
+        nominal {written(inputs, 'size')}
       </text>
     </Sheet>
   );

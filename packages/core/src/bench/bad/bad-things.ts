@@ -1,13 +1,13 @@
 import { formatBand, formatQuantity, type Quantity, formatReading } from '../../quantities/index.ts';
 import { mendsPart, type Finding, type Op, type OpOf, type Setting, type Sheet, type Test } from '../../sheet/index.ts';
 import { END_TITLES } from '../ends/words.ts';
-import { readingWords } from '../measuring/advice.ts';
+import { readingWords } from '../judging/advice.ts';
 import { measureOutcome } from '../measuring/figures.ts';
 import { placesRead } from '../measuring/places.ts';
-import { ladderOf } from '../moves.ts';
-import { jobSheet } from '../own.ts';
-import type { BenchState, Reading, Stamp } from '../state.ts';
-import { lowerFirst } from '../wording.ts';
+import { ladderOf } from '../ladder/moves.ts';
+import { jobSheet } from '../ladder/job-sheet.ts';
+import type { BenchState, Reading, Stamp } from '../log/state.ts';
+import { lowerFirst } from '../ladder/wording.ts';
 
 /** Something of a job that was read outside its limit, looked bad, or could not be told. */
 export interface BadThing {

@@ -1,8 +1,8 @@
 import type { Op, OpOf, Sheet } from '../../sheet/index.ts';
-import type { NewEvent } from '../events.ts';
-import { findOp } from '../moves.ts';
-import { accept, refuse, type Decision } from '../refusal.ts';
-import type { BenchState } from '../state.ts';
+import type { NewEvent } from '../log/events.ts';
+import { findOp } from '../ladder/moves.ts';
+import { accept, refuse, type Decision } from '../command/refusal.ts';
+import type { BenchState } from '../log/state.ts';
 import { badThings, type BadThing } from './bad-things.ts';
 import type { AcceptSo } from './events.ts';
 

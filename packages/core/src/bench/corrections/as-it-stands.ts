@@ -1,4 +1,4 @@
-import type { JobEvent } from '../events.ts';
+import type { JobEvent } from '../log/events.ts';
 
 /**
  * How each event of a log is to be read: as it is; as a later correction puts it; or not at all, where its command was taken

@@ -279,11 +279,9 @@ test('whatever is corrected on a finished bench, folding whole and step by step 
       let state = done.state;
       const events = [...done.events];
       list.forEach(([which, n], i) => {
-        const { seq, type, payload } = said[which]! as JobEvent & {
-          payload: { value?: { value: number; unit: string } };
-        };
+        const { seq, type, payload } = said[which]!;
         const to =
-          type === 'reading-taken' ? { value: { ...payload.value!, value: payload.value!.value * (0.9 + n / 5000) } }
+          type === 'reading-taken' ? { value: { ...payload.value, value: payload.value.value * (0.9 + n / 5000) } }
           : type === 'noted' ? { text: `note ${n}` }
           : type === 'sense-answered' ? { answer: n % 2 ? 'yes' : 'no' }
           : type === 'looked' ? { choice: sheet.looks[(payload as unknown as { look: string }).look]!.choices[n % 2]!.id }

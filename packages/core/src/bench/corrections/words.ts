@@ -1,7 +1,7 @@
 import { formatQuantity } from '../../quantities/index.ts';
 import type { LadderStep, Sheet } from '../../sheet/index.ts';
-import type { JobEvent } from '../events.ts';
-import { eventsOf, type BenchState } from '../state.ts';
+import type { JobEvent } from '../log/events.ts';
+import { eventsOf, type BenchState } from '../log/state.ts';
 import { asItStands } from './as-it-stands.ts';
 import type { Correctable } from './events.ts';
 

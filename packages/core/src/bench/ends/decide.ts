@@ -1,6 +1,6 @@
-import type { NewEvent } from '../events.ts';
-import { accept, refuse, type Decision } from '../refusal.ts';
-import type { BenchState } from '../state.ts';
+import type { NewEvent } from '../log/events.ts';
+import { accept, refuse, type Decision } from '../command/refusal.ts';
+import type { BenchState } from '../log/state.ts';
 import { endKinds, type EndOtherwise } from './events.ts';
 
 /** Ends a job otherwise than repaired. What it waited for it waits for no more. */

@@ -1,5 +1,5 @@
 import type { Op, OpBody, Sheet, Step } from '../../sheet/index.ts';
-import type { BenchState } from '../state.ts';
+import type { BenchState } from '../log/state.ts';
 import type { EndKind } from './events.ts';
 import { END_STEPS } from './words.ts';
 
@@ -28,7 +28,7 @@ export function withEnd(sheet: Sheet, state: BenchState): Sheet {
     ahead: [],
     after: [],
     before: [],
-    ops: bodies(sheet, end).map((body, i) => ({ id: `build/end/${i + 1}`, when: [], ...body }) as Op),
+    ops: bodies(sheet, end).map((body, i) => ({ id: `build/end/${i + 1}`, when: [], ...body })),
   };
   // The build side is worked from the end of the sheet: what comes last stands first.
   return { ...sheet, steps: [last, ...kept] };

@@ -11,7 +11,7 @@ import {
   type WorkingLine,
 } from '../../reckoners/index.ts';
 import type { Measure, Sheet } from '../../sheet/index.ts';
-import type { BenchState } from '../state.ts';
+import type { BenchState } from '../log/state.ts';
 import { placesLeft, placesRead, standsAt } from './places.ts';
 
 /** A figure derived from all the readings of a measure together. */

@@ -1,7 +1,7 @@
 import type { Measure } from '../../sheet/index.ts';
-import type { ReadingResult } from '../events.ts';
-import { meanOfReadings } from '../repeats.ts';
-import type { BenchState, Reading } from '../state.ts';
+import type { ReadingResult } from '../log/events.ts';
+import { meanOfReadings } from './repeats.ts';
+import type { BenchState, Reading } from '../log/state.ts';
 
 /** What stands at one place of a measure: the newest reading, and those pooled with it. */
 export interface PlaceRead {

@@ -10,7 +10,7 @@ export {
 export { earlyOf, withoutCooling } from './curves/waits.ts';
 export { earlyVerdict, type Early } from './early.ts';
 export { judgeRun } from './judge-run.ts';
-export { comesUndone, type ComesUndone } from './leading-back.ts';
+export { comesUndone, type ComesUndone } from './return-to-step/steps.ts';
 export { resultOfRun } from './result.ts';
 export {
   curveKinds,
@@ -32,5 +32,5 @@ export {
 } from './run.ts';
 export { figuresFor, keptWave, runFrom, thinned } from './setup.ts';
 export { trialRuns } from './trials.ts';
-export { wayBackOf, type WayBack } from './way-back.ts';
-export { stepOfSuspect, suspectsOf, type Failed, type PastCauses, type Suspect } from './suspects.ts';
+export { wayBackOf, type WayBack } from './return-to-step/way-back.ts';
+export { stepOfSuspect, suspectsOf, type Failed, type PastCauses, type Suspect } from './return-to-step/suspects.ts';

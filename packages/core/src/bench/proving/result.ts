@@ -1,8 +1,8 @@
 import { canonical, dimensionsOfUnit, inCanonical, type Quantity } from '../../quantities/index.ts';
 import { gravest } from '../../reckoners/index.ts';
 import type { Test } from '../../sheet/index.ts';
-import { judged } from '../decide/judged.ts';
-import type { ReadingResult } from '../events.ts';
+import { judged } from '../measuring/judged.ts';
+import type { ReadingResult } from '../log/events.ts';
 import type { RunOutcome } from './run.ts';
 
 /**

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { canonical } from '../../quantities/index.ts';
 import type { Setting } from '../../sheet/index.ts';
-import type { Reading, SettingRound } from '../state.ts';
+import type { Reading, SettingRound } from '../log/state.ts';
 import { dueReading, setSoFar } from './index.ts';
 import { fitted, float, mm, result, sheetWith, stamp, stateOf } from './setting.fixtures.ts';
 

@@ -1,5 +1,5 @@
 import type { Setting, Sheet } from '../../sheet/index.ts';
-import type { BenchState } from '../state.ts';
+import type { BenchState } from '../log/state.ts';
 import { depthsRead } from './packs.ts';
 import { schoolOf } from './school.ts';
 

@@ -1,8 +1,8 @@
 import { unreachable } from '../../records.ts';
 import { canonical, formatQuantity } from '../../quantities/index.ts';
 import type { Setting, Sheet } from '../../sheet/index.ts';
-import type { DrawerStock } from '../commands.ts';
-import type { BenchState } from '../state.ts';
+import type { DrawerStock } from '../command/commands.ts';
+import type { BenchState } from '../log/state.ts';
 import { schoolOf } from './school.ts';
 import { coneTry } from './tries/cone-try.ts';
 import { ownOf, type NextTry } from './tries/next-try-of.ts';

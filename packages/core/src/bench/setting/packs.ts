@@ -1,8 +1,8 @@
 import { canonical, inCanonical, type Quantity } from '../../quantities/index.ts';
 import { shimForSetting, shimStack, type WorkingLine } from '../../reckoners/index.ts';
 import type { Setting } from '../../sheet/index.ts';
-import type { DrawerStock } from '../commands.ts';
-import type { BenchState, SettingState } from '../state.ts';
+import type { DrawerStock } from '../command/commands.ts';
+import type { BenchState, SettingState } from '../log/state.ts';
 import { schoolOf } from './school.ts';
 import { settingBand } from './value.ts';
 

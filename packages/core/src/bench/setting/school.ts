@@ -1,5 +1,5 @@
 import type { School, Setting } from '../../sheet/index.ts';
-import type { BenchState, SettingState } from '../state.ts';
+import type { BenchState, SettingState } from '../log/state.ts';
 
 /** The school by which a setting is made: the chosen one, the only one, or a trial pack where there is a drawer. */
 export function schoolOf(setting: Setting, state: Pick<BenchState, 'methods'>): School | undefined {

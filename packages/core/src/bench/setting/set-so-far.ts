@@ -1,6 +1,6 @@
 import { inCanonical, type Quantity } from '../../quantities/index.ts';
 import type { SchoolKind, Setting } from '../../sheet/index.ts';
-import type { BenchState } from '../state.ts';
+import type { BenchState } from '../log/state.ts';
 import { schoolOf, turnedSoFar } from './school.ts';
 import { settingBand } from './value.ts';
 

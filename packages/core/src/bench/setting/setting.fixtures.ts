@@ -1,8 +1,8 @@
 import { canonical, type Quantity } from '../../quantities/index.ts';
 import type { Setting, Sheet } from '../../sheet/index.ts';
 import { librarySheet } from '../bench.fixtures.ts';
-import type { ReadingResult } from '../events.ts';
-import { emptyBench, type BenchState, type SettingRound, type Stamp } from '../state.ts';
+import type { ReadingResult } from '../log/events.ts';
+import { emptyBench, type BenchState, type SettingRound, type Stamp } from '../log/state.ts';
 
 export const mm = (n: number): Quantity => canonical(n, 'length');
 export const stamp: Stamp = { seq: 1, at: '', by: { id: 'p', name: 'P', initials: 'P' } };

@@ -3,9 +3,9 @@ import fc from 'fast-check';
 import { canonical, inCanonical, type Quantity } from '../../quantities/index.ts';
 import type { Setting } from '../../sheet/index.ts';
 import { booked, librarySheet, type TestBench } from '../bench.fixtures.ts';
-import { nextMove } from '../moves.ts';
-import type { ReadingResult } from '../events.ts';
-import type { BenchState, SettingRound } from '../state.ts';
+import { nextMove } from '../ladder/moves.ts';
+import type { ReadingResult } from '../log/events.ts';
+import type { BenchState, SettingRound } from '../log/state.ts';
 import { hotValue, nextTry, piecesOfDrawer, settingBand, settingValue } from './index.ts';
 import { float, mm, result, sheetWith, stamp, stateOf } from './setting.fixtures.ts';
 
@@ -161,7 +161,7 @@ describe('two settings that pull on each other', () => {
     );
     // By hand: 0.8 N·m wanted at 0.8 N·m for 0.05 mm, half on each side.
     const move = nextTry(sheet, loose, backlash, {})!.move!;
-    expect(move!.kind === 'sides' && inCanonical(move.left, 'length') + inCanonical(move.right, 'length')).toBeCloseTo(
+    expect(move.kind === 'sides' && inCanonical(move.left, 'length') + inCanonical(move.right, 'length')).toBeCloseTo(
       0.05,
       9,
     );

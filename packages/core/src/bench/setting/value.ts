@@ -1,7 +1,7 @@
 import { canonical, convert, dimensionsOfUnit, inCanonical, type Band, type Quantity } from '../../quantities/index.ts';
 import { rollingDrag, thermalShift, type Reckoning, type WorkingLine } from '../../reckoners/index.ts';
 import { renewing, type Setting } from '../../sheet/index.ts';
-import type { BenchState } from '../state.ts';
+import type { BenchState } from '../log/state.ts';
 
 /** Is it a pull on a cord that stands for the setting's torque? */
 export function isPull(setting: Setting, reading: Quantity): boolean {

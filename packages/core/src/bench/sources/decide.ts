@@ -1,7 +1,7 @@
 import type { Op, Sheet } from '../../sheet/index.ts';
-import { accept, refuse, type Decision } from '../refusal.ts';
-import type { BenchState } from '../state.ts';
-import { lowerFirst } from '../wording.ts';
+import { accept, refuse, type Decision } from '../command/refusal.ts';
+import type { BenchState } from '../log/state.ts';
+import { lowerFirst } from '../ladder/wording.ts';
 import { sourceKinds, type SaySource } from './events.ts';
 import { newAt, sourceOf } from './source-of.ts';
 

@@ -1,8 +1,8 @@
 import type { Op, Sheet } from '../../sheet/index.ts';
-import { ladderOf } from '../moves.ts';
-import { partsOnOrder } from '../part-lines.ts';
-import { goesBackNew } from '../renewal.ts';
-import type { BenchState } from '../state.ts';
+import { ladderOf } from '../ladder/moves.ts';
+import { partsOnOrder } from '../parts/part-lines.ts';
+import { goesBackNew } from '../fitting/renewal.ts';
+import type { BenchState } from '../log/state.ts';
 import type { SourceKind } from './events.ts';
 
 export const SOURCE_WORDS: Readonly<Record<SourceKind, string>> = {

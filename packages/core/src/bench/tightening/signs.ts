@@ -1,7 +1,7 @@
 import { inCanonical } from '../../quantities/index.ts';
 import type { Joint } from '../../sheet/index.ts';
-import type { TracePoint } from '../pull-events.ts';
-import type { Pull } from '../state.ts';
+import type { TracePoint } from './events.ts';
+import type { Pull } from '../log/state.ts';
 
 /** What the way a fastener turned points to, whatever torque it ended at. */
 export const pullSigns = ['yielding', 'cross-threaded', 'bottomed', 'turned-too-far', 'turned-too-little'] as const;

@@ -1,8 +1,8 @@
 import { canonical, convert, inCanonical, type Quantity } from '../../quantities/index.ts';
 import { ReckonError, tighteningOrder, torqueSanity, type WorkingLine } from '../../reckoners/index.ts';
 import { safeTorque, type Joint } from '../../sheet/index.ts';
-import type { WrenchRig } from '../pull-events.ts';
-import type { BenchState, Pull } from '../state.ts';
+import type { WrenchRig } from './events.ts';
+import type { BenchState, Pull } from '../log/state.ts';
 
 /** Where the tightening of a joint stands. */
 export interface TighteningState {

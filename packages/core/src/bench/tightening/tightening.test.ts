@@ -3,8 +3,8 @@ import { canonical, inCanonical } from '../../quantities/index.ts';
 import type { Joint, Sheet } from '../../sheet/index.ts';
 import { booked, librarySheet, type TestBench } from '../bench.fixtures.ts';
 import { nextMove, type Command } from '../index.ts';
-import type { TracePoint } from '../pull-events.ts';
-import type { Pull } from '../state.ts';
+import type { TracePoint } from './events.ts';
+import type { Pull } from '../log/state.ts';
 import { gave, signsOf, wrenchesFor, type Wrench } from './index.ts';
 
 /** Torque that rises with the turn at `rate`, from `from` to `to`; past `yieldsAt` at a quarter of it. */

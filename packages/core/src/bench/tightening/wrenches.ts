@@ -1,7 +1,7 @@
 import type { Quantity } from '../../quantities/index.ts';
 import { convert } from '../../quantities/index.ts';
 import type { Joint } from '../../sheet/index.ts';
-import type { WrenchRig } from '../pull-events.ts';
+import type { WrenchRig } from './events.ts';
 import { aimNm, windowOf } from './state.ts';
 
 /** A torque wrench of the shop, as far as choosing among them goes. */

@@ -105,12 +105,12 @@ function unifiedGeometry(
   if (!isCoarse && !isFine) throw unknown(designation, field);
   if ((series === 'UNC' && !isCoarse) || (series === 'UNF' && !isFine)) throw unknown(designation, field);
   const d = found.dIn * 25.4;
-  const stressAreaIn2 = 0.7854 * (found.dIn - 0.9743 / tpi!) ** 2;
+  const stressAreaIn2 = 0.7854 * (found.dIn - 0.9743 / tpi) ** 2;
   return profile({
     designation: `${found.name}-${tpi} ${isCoarse ? 'UNC' : 'UNF'}`,
     system: 'unified',
     nominalMm: d,
-    pitchMm: 25.4 / tpi!,
+    pitchMm: 25.4 / tpi,
     stressAreaMm2: stressAreaIn2 * 25.4 ** 2,
     // Bearing circle about 0.95 of the flats; holes 1/32 in over (1/16 from 7/8 in): common practice, from memory.
     headBearingMm: found.flatsIn === undefined ? undefined : 0.95 * found.flatsIn * 25.4,

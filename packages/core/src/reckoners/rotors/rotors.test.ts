@@ -16,7 +16,7 @@ const vibration = (z: MathComplex): object => ({
 });
 const times = (a: MathComplex, b: MathComplex): MathComplex => multiply(a, b) as MathComplex;
 
-const plus = (a: MathComplex, b: MathComplex): MathComplex => add(a, b) as MathComplex;
+const plus = (a: MathComplex, b: MathComplex): MathComplex => add<MathComplex>(a, b);
 
 describe('two-plane-balance', () => {
   test('against a general-purpose linear solver: the same corrections', () => {

@@ -73,6 +73,6 @@ export const shaftPlay = defineReckoner({
     }
     if (verdicts.axial === undefined && verdicts.radial === undefined)
       throw new ReckonError('missing-field', 'axial', null, 'axial, radial or both, with their limits');
-    return { verdicts: verdicts as { [k: string]: string }, meanings };
+    return { verdicts: verdicts, meanings };
   },
 });

@@ -74,7 +74,7 @@ export interface Reckoner<I extends Fields = Fields, R extends Results = Results
 }
 
 interface Definition<I extends Fields, R extends Results> extends Omit<Reckoner<I, R>, 'reckon'> {
-  compute(input: Checked<I>, work: Work): R;
+  readonly compute: (input: Checked<I>, work: Work) => R;
 }
 
 /** Makes a reckoner of its definition: check at the edge, defaults into the working, results finite. */
@@ -127,6 +127,6 @@ function assertFinite(value: ResultValue | Results | undefined, at: string, inpu
   } else if (isQuantity(value)) {
     assertFinite(value.value, at, inputs);
   } else if (typeof value === 'object' && value !== null) {
-    for (const [k, v] of Object.entries(value)) assertFinite(v as ResultValue, k, inputs);
+    for (const [k, v] of Object.entries(value)) assertFinite(v, k, inputs);
   }
 }

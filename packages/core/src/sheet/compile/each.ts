@@ -8,6 +8,9 @@ const WORDS = new Set([
   'until', 'check', 'clear', 'rework', 'tools', 'then', 'reuse-if', 'look-again', 'asks', 'takes', 'caution', 'ahead', 'way', 'keep-clear', 'may-not-touch', 'faces', 'hole', 'on', 'shape', 'pattern', 'thicker', 'sign', 'material', 'motion', 'medium', 'goes', 'kind', 'gauge', 'quantity',
 ]); // prettier-ignore
 
+/** What may stand once on each side. */
+type Sided = { readonly each?: readonly string[]; readonly title?: string };
+
 export interface Expanded {
   readonly raw: RawSheet;
   /** Place in the text of each rung of `raw`. */
@@ -24,7 +27,7 @@ const on = (name: string, side: string): string => `${name}@${side}`;
 export function expandEach(raw: RawSheet): Expanded {
   const sides = new Map<string, readonly string[]>();
   for (const map of MAPS)
-    for (const [name, entry] of Object.entries(raw[map] ?? {})) if (entry.each) sides.set(name, entry.each);
+    for (const [name, entry] of Object.entries<Sided>(raw[map] ?? {})) if (entry.each) sides.set(name, entry.each);
   for (const rung of raw.rungs) if (rung.each) sides.set(rung.id, rung.each);
   if (sides.size === 0) return { raw, rungAt: raw.rungs.map((_, i) => i) };
 
@@ -44,7 +47,8 @@ export function expandEach(raw: RawSheet): Expanded {
   const maps = Object.fromEntries(
     MAPS.map((map) => [
       map,
-      raw[map] && Object.fromEntries(Object.entries(raw[map]).flatMap(([name, entry]) => copies(name, entry, sides))),
+      raw[map] &&
+        Object.fromEntries(Object.entries<Sided>(raw[map]).flatMap(([name, entry]) => copies(name, entry, sides))),
     ]),
   );
   const both = (p: string): readonly string[] => sides.get(p)?.map((s) => on(p, s)) ?? [p];
@@ -73,11 +77,7 @@ function sided(title: string, side: string): string {
   return `${side.charAt(0).toUpperCase()}${side.slice(1)} ${title.charAt(0).toLowerCase()}${title.slice(1)}`;
 }
 
-function copies(
-  name: string,
-  entry: { readonly each?: readonly string[]; readonly title?: string },
-  sides: ReadonlyMap<string, readonly string[]>,
-): [string, object][] {
+function copies(name: string, entry: Sided, sides: ReadonlyMap<string, readonly string[]>): [string, object][] {
   if (!entry.each) return [[name, entry]];
   return entry.each.map((side) => [
     on(name, side),

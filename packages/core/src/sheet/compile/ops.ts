@@ -80,9 +80,9 @@ const LATE_HELPER = /^before the last/i;
 export function compileSideOps(reader: Reader, place: Place, side: RawSide, sheet: RawSheet): readonly Op[] {
   const ops: Op[] = [];
   const add = (body: OpBody, extra: Pick<Op, 'when' | 'note'> = { when: [] }): void => {
-    ops.push({ id: `${place.prefix}/${ops.length + 1}`, ...extra, ...body } as Op);
+    ops.push({ id: `${place.prefix}/${ops.length + 1}`, ...extra, ...body });
   };
-  const addNamed = (key: keyof RawSide & string): void => {
+  const addNamed = (key: Extract<keyof RawSide, string>): void => {
     for (const name of asList(side[key] as OneOrMore<string> | undefined))
       add(named[key]!(reader, [...place.at, key], name, sheet, place.side));
   };

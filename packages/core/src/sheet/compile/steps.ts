@@ -1,7 +1,7 @@
 import type { Ahead, SideName, Step } from '../types.ts';
 import { compileWhen } from './conditions.ts';
 import { compileSideOps } from './ops.ts';
-import type { RawAhead, RawRung, RawSheet, RawSide } from './raw.ts';
+import type { RawAhead, RawNamedStep, RawRung, RawSheet, RawSide } from './raw.ts';
 import { asList, type Path, type Reader } from './reader.ts';
 
 /** The sides of every rung as steps, in the order of the sheet. */
@@ -35,7 +35,7 @@ export function compileSteps(reader: Reader, sheet: RawSheet, rungAt: readonly n
     if (rung.strip)
       steps.push(step(reader, [...at, 'strip'], sheet, rung, 'strip', `strip ${rung.id}`, rung.title, rung.strip));
     if (Array.isArray(rung.build)) {
-      rung.build.forEach((named, j) => {
+      (rung.build as readonly RawNamedStep[]).forEach((named, j) => {
         steps.push(
           step(
             reader,

@@ -1,4 +1,4 @@
-import { torqueSanity, ReckonError, type PropertyClass, type ThreadMaterial } from '../../reckoners/index.ts';
+import { torqueSanity, ReckonError, type ThreadMaterial } from '../../reckoners/index.ts';
 import { findings, type Joint, type Sheet } from '../types.ts';
 import type { Path } from '../compile/reader.ts';
 import { orderSteps, CycleError } from '../ladder/order.ts';
@@ -162,7 +162,7 @@ export function sanityInputs(
   return {
     thread: joint.thread,
     torque,
-    propertyClass: joint.propertyClass as PropertyClass | undefined,
+    propertyClass: joint.propertyClass,
     softThread: joint.into && { material: joint.into.material as ThreadMaterial, engagement: joint.into.engagement },
   };
 }

@@ -1,4 +1,4 @@
-import type { Sheet } from '../types.ts';
+import type { FigureSource, Sheet } from '../types.ts';
 import { opsOf, type Report, type Rule } from './rule.ts';
 
 /** What a sheet must say so that nobody has to guess. */
@@ -14,7 +14,7 @@ export const saidRules: readonly Rule[] = [
 
 function figuresSayWhose(sheet: Sheet, report: Report): void {
   const of = (map: 'joints' | 'settings' | 'measures' | 'tests' | 'fluids'): void => {
-    for (const [id, entry] of Object.entries(sheet[map]))
+    for (const [id, entry] of Object.entries<{ readonly from?: FigureSource }>(sheet[map]))
       if (entry.from === undefined)
         report(
           [map, id],

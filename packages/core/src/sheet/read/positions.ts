@@ -20,7 +20,7 @@ export function positionsIn(doc: Document, counter: LineCounter): PositionOf {
     return index;
   };
   return (path) => {
-    let node: Node | null = doc.contents as Node | null;
+    let node: Node | null = doc.contents;
     let offset = node?.range?.[0] ?? 0;
     for (const step of path) {
       if (isMap(node)) {

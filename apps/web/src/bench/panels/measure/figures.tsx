@@ -1,7 +1,6 @@
 import type { MeasureFigure } from '@jubb/core/bench';
 import { decimalsOfAll, formatBand, formatQuantity, type Quantity } from '@jubb/core/quantities';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
-import type { Inputs } from '../../../reckoner/inputs.ts';
 import { ReckonerLink } from '../../working-block.tsx';
 
 /** "0.02 to 0.12 mm", "at most 0.03 mm": what a figure is held against. */
@@ -34,7 +33,7 @@ export function Figures({ figures }: { readonly figures: readonly MeasureFigure[
                 <i>{typeof l.value === 'string' ? l.value : formatQuantity(l.value)}</i>
               </div>
             ))}
-            {f.reckoner && <ReckonerLink id={f.reckoner.id} inputs={f.reckoner.inputs as Inputs} />}
+            {f.reckoner && <ReckonerLink id={f.reckoner.id} inputs={f.reckoner.inputs} />}
           </div>
         </details>
       ))}

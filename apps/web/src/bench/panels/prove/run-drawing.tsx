@@ -1,4 +1,4 @@
-import { earlyOf, withoutCooling, type CurveKind, type CurveRun } from '@jubb/core/bench';
+import { earlyOf, withoutCooling, type CurveKind } from '@jubb/core/bench';
 import { inCanonical } from '@jubb/core/quantities';
 import type { Test } from '@jubb/core/sheet';
 import { RunChart } from '../../../drawing/stands/run-chart.tsx';
@@ -32,7 +32,7 @@ export function CurveDrawing({
   const high = inCanonical(test.accept.high, test.dimension);
   const { time, pressure } = test.stand!.figures;
   const whole = time && inCanonical(time, 'time');
-  const early = points.length > 8 ? earlyOf({ kind, points } as CurveRun, test) : undefined;
+  const early = points.length > 8 ? earlyOf({ kind, points }, test) : undefined;
   const first = points[0]?.[1] ?? (pressure ? inCanonical(pressure, 'pressure') : 0);
   const shown = {
     decay: {

@@ -1,4 +1,4 @@
-import { canonical, formatQuantity, inCanonical, type Quantity } from '../../../quantities/index.ts';
+import { canonical, formatQuantity, inCanonical } from '../../../quantities/index.ts';
 import { pumpUp } from '../../../reckoners/index.ts';
 import type { Test } from '../../../sheet/index.ts';
 import { RunError, type CurveRun, type RunOutcome } from '../run.ts';
@@ -27,9 +27,7 @@ export function fill(run: CurveRun, test: Test): RunOutcome {
   return {
     value,
     uncertainty: canonical(Math.max(0.5, t1! - t0!), 'time'),
-    checks: [
-      { name: 'Free air', value: reckoned.results.freeAirDelivery as Quantity, verdict: slow ? 'outside' : 'within' },
-    ],
+    checks: [{ name: 'Free air', value: reckoned.results.freeAirDelivery, verdict: slow ? 'outside' : 'within' }],
     tells: slow ? ['slow'] : [],
     says: [],
     working: reckoned.working,

@@ -1,4 +1,4 @@
-import { canonical, inCanonical, type Quantity } from '../../../quantities/index.ts';
+import { canonical, inCanonical } from '../../../quantities/index.ts';
 import { bearingTones } from '../../../reckoners/index.ts';
 import type { Test } from '../../../sheet/index.ts';
 import { RunError, type Check, type CurveRun, type RunOutcome } from '../run.ts';
@@ -50,7 +50,7 @@ export function spin(run: CurveRun, test: Test): RunOutcome {
     const lines = { 'outer-race': 'outerRace', 'inner-race': 'innerRace', ball: 'ballDefect' } as const;
     const names = { 'outer-race': 'the outer race', 'inner-race': 'the inner race', ball: 'a ball' } as const;
     const found = (Object.keys(lines) as (keyof typeof lines)[]).flatMap((tell) => {
-      const hz = inCanonical(tones.results[lines[tell]] as Quantity, 'frequency');
+      const hz = inCanonical(tones.results[lines[tell]], 'frequency');
       const line = run.tones!.find(
         (t) => Math.abs(t.hz / hz - 1) < TONE_PLACE && t.level > TONE_OVER_FLOOR * run.floor!,
       );

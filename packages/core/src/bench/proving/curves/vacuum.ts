@@ -1,4 +1,4 @@
-import { canonical, convert, type Quantity } from '../../../quantities/index.ts';
+import { canonical, convert } from '../../../quantities/index.ts';
 import { vacuumHold, type Verdict } from '../../../reckoners/index.ts';
 import type { Test } from '../../../sheet/index.ts';
 import type { CurveRun, RunOutcome } from '../run.ts';
@@ -19,7 +19,7 @@ export function vacuum(run: CurveRun, test: Test): RunOutcome {
   const verdict: Verdict = says === 'tight' ? 'within' : says === 'cannot-tell' ? 'undecided' : 'outside';
   return {
     // A rise of millibars is said in them, as the sheet does.
-    value: convert(reckoned.results.rise as Quantity, test.accept.high.unit),
+    value: convert(reckoned.results.rise, test.accept.high.unit),
     uncertainty: canonical(VACUUM_FLOOR_BAR, 'pressure'),
     checks: [
       {

@@ -1,4 +1,4 @@
-import { canonical, inCanonical, type Quantity } from '../../../quantities/index.ts';
+import { canonical, inCanonical } from '../../../quantities/index.ts';
 import { pressureDecay } from '../../../reckoners/index.ts';
 import type { Test } from '../../../sheet/index.ts';
 import { earlyVerdict, type Early } from '../early.ts';
@@ -71,16 +71,14 @@ export function decay(run: CurveRun, test: Test): RunOutcome {
     temperatureEnd: canonical(end[2] ?? first[2] ?? 20, 'temperature'),
   });
   const shown = first[1]! - end[1]!;
-  const real = inCanonical(reckoned.results.correctedDrop as Quantity, 'pressure');
+  const real = inCanonical(reckoned.results.correctedDrop, 'pressure');
   // Noise can make it rise a hair: nothing fell then.
   const value = canonical(Math.max(0, early.change), 'pressure');
   const leaks = early.change > inCanonical(test.accept.high, 'pressure');
   return {
     value,
     uncertainty: canonical(early.uncertainty, 'pressure'),
-    checks: [
-      { name: 'Leak rate', value: reckoned.results.leakRate as Quantity, verdict: leaks ? 'outside' : 'within' },
-    ],
+    checks: [{ name: 'Leak rate', value: reckoned.results.leakRate, verdict: leaks ? 'outside' : 'within' }],
     tells: leaks ? ['leak'] : [],
     says: [
       ...said,

@@ -1,7 +1,7 @@
 import { canonical, formatNumber, formatQuantity, inCanonical, type Quantity } from '../../../quantities/index.ts';
 import { nutBackOff, type WorkingLine } from '../../../reckoners/index.ts';
 import type { School, Setting } from '../../../sheet/index.ts';
-import type { BenchState } from '../../state.ts';
+import type { BenchState } from '../../log/state.ts';
 import { settingBand } from '../value.ts';
 import { deg, ownOf, type NextTry } from './next-try-of.ts';
 

@@ -1,8 +1,8 @@
 import { canonical, formatQuantity, inCanonical, type Quantity } from '../../../quantities/index.ts';
 import { ReckonError } from '../../../reckoners/index.ts';
 import type { Setting } from '../../../sheet/index.ts';
-import type { DrawerStock } from '../../commands.ts';
-import type { BenchState } from '../../state.ts';
+import type { DrawerStock } from '../../command/commands.ts';
+import type { BenchState } from '../../log/state.ts';
 import { advisePack, neededPack, predict, type PackAdvice } from '../packs.ts';
 import { settingBand } from '../value.ts';
 import { ownOf, type NextTry } from './next-try-of.ts';

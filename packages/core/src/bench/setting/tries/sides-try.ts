@@ -1,7 +1,7 @@
 import { canonical, formatNumber, formatQuantity, inCanonical } from '../../../quantities/index.ts';
 import { backlashShim } from '../../../reckoners/index.ts';
 import type { Setting, School } from '../../../sheet/index.ts';
-import type { BenchState } from '../../state.ts';
+import type { BenchState } from '../../log/state.ts';
 import { settingBand } from '../value.ts';
 import type { NextTry } from './next-try-of.ts';
 

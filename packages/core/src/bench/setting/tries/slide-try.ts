@@ -1,6 +1,6 @@
 import { canonical, formatNumber, formatQuantity, inCanonical } from '../../../quantities/index.ts';
 import type { Setting } from '../../../sheet/index.ts';
-import type { BenchState } from '../../state.ts';
+import type { BenchState } from '../../log/state.ts';
 import { settingBand } from '../value.ts';
 import type { NextTry } from './next-try-of.ts';
 

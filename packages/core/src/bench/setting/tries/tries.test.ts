@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { canonical, type Quantity } from '../../../quantities/index.ts';
 import type { Setting } from '../../../sheet/index.ts';
-import type { BenchState, SettingRound } from '../../state.ts';
+import type { BenchState, SettingRound } from '../../log/state.ts';
 import { neededPack, nextTry, predict, type NextTry } from '../index.ts';
 import { fitted, float, mm, result, sheetWith, stateOf } from '../setting.fixtures.ts';
 

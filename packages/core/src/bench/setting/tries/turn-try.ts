@@ -1,7 +1,7 @@
 import { canonical, formatQuantity, inCanonical } from '../../../quantities/index.ts';
 import type { WorkingLine } from '../../../reckoners/index.ts';
 import type { School, Setting } from '../../../sheet/index.ts';
-import type { BenchState } from '../../state.ts';
+import type { BenchState } from '../../log/state.ts';
 import { turnedTries } from '../school.ts';
 import { settingBand } from '../value.ts';
 import { deg, ownOf, type NextTry } from './next-try-of.ts';

@@ -1,0 +1,41 @@
+import { describe, expect, test } from '@jest/globals';
+import { booked, hubDolly } from '../bench.fixtures.ts';
+import { buildRecord } from '../index.ts';
+
+const open = (): ReturnType<typeof booked> => booked(hubDolly(), 'six-stud');
+const LATER = '2026-11-30T10:00:00.000Z';
+
+describe('another day that is promised', () => {
+  test('is the promise from then on, with who agreed to it on record, and the first one in the log', () => {
+    const bench = open();
+    const first = bench.state.booked!.promise;
+    bench.do({ type: 'move-promise', promise: '2026-11-30T10:00:00Z', says: 'Mr Hay by telephone' });
+    expect(bench.state.booked!.promise).toBe(LATER);
+    const record = buildRecord(bench.sheet, bench.state);
+    expect(record.promise).toBe(LATER);
+    expect(record.promisesMoved).toMatchObject([{ promise: LATER, says: 'Mr Hay by telephone' }]);
+    const [booking] = bench.events;
+    expect(booking!.type === 'job-booked' && booking!.payload.promise).toBe(first);
+    expect(bench.refold()).toEqual(bench.state);
+  });
+
+  test('may be agreed on while the unit is parked, and taken back', () => {
+    const bench = open();
+    const first = bench.state.booked!.promise;
+    bench.do({ type: 'park', why: 'parts', note: 'cups', to: 'Shelf 1' });
+    bench.do({ type: 'move-promise', promise: LATER, says: 'agreed at the counter' });
+    const { command } = bench.events.findLast((e) => e.type === 'promise-moved')!;
+    bench.do({ type: 'take-back', command, reason: 'the wrong job' });
+    expect([bench.state.booked!.promise, bench.state.promises]).toEqual([first, []]);
+  });
+
+  test.each([
+    ['a day that is over', { promise: '2026-01-01T08:00:00Z', says: 'x' }, 'wrong-value', /over/],
+    ['no day', { promise: 'soon', says: 'x' }, 'wrong-value', /no day/],
+    ['nobody', { promise: LATER, says: '  ' }, 'not-complete', /Nobody is named/],
+    ['the same moment', { promise: '2026-11-26T14:00:00Z', says: 'x' }, 'wrong-value', /already/],
+  ])('%s is refused with its reason', (_, given, code, says) => {
+    const refusal = open().refused({ type: 'move-promise', ...given });
+    expect([refusal.code, refusal.says]).toEqual([code, expect.stringMatching(says)]);
+  });
+});
