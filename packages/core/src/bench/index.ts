@@ -6,24 +6,16 @@ export { badThings, openBad, type BadThing } from './bad/bad-things.ts';
 export { badLine } from './bad/words.ts';
 export type { TruthRecord } from './record/truth-record.ts';
 export type { Correctable, Righted } from './corrections/events.ts';
-export { saidAt, saidBy, type Said } from './corrections/words.ts';
+export { saidAt, saidBy } from './corrections/words.ts';
+export { type Said } from './corrections/said.ts';
 export { asItStands } from './corrections/as-it-stands.ts';
 export { blockers, type Blocker, type BlockerCode } from './ladder/blockers.ts';
 export { canonicalJson, chain, chainHash, checkChain, firstHash, sha256Hex, type ChainCheck } from './log/chain.ts';
 export type { Command, CommandEnvelope, CommandType, DecideContext, DrawerStock } from './command/commands.ts';
 export { decide, type Outcome } from './command/decide.ts';
-export {
-  EVENT_VERSION,
-  holdReasons,
-  type EventPayloads,
-  type EventType,
-  type HoldReason,
-  type InstrumentFacts,
-  type JobEvent,
-  type LoggedEvent,
-  type Person,
-  type ReadingResult,
-} from './log/events.ts';
+export { EVENT_VERSION, type EventPayloads, type EventType, type JobEvent, type LoggedEvent } from './log/events.ts';
+export { holdReasons, type HoldReason } from './shelf/events.ts';
+export { type InstrumentFacts, type Person, type ReadingResult } from './log/facts.ts';
 export { evolve, fold } from './log/evolve.ts';
 export {
   aidsIn,
@@ -72,7 +64,8 @@ export {
 } from './tightening/events.ts';
 export { jobSheet } from './ladder/job-sheet.ts';
 export { returnSheet, trays, type ReturnSheet } from './strip/return-sheet.ts';
-export { timerKinds, type OwnThing, type TimerKind } from './strip/events.ts';
+export { timerKinds, type TimerKind } from './waiting/events.ts';
+export { type OwnThing } from './surprises/events.ts';
 export type { StripRecord } from './record/strip-record.ts';
 export { aheadNow, minutesToRun, timerHasRun, timerOf, timersRunning, type AheadNow } from './waiting/timers.ts';
 export { MOST_OF_A_PART } from './counting/decide.ts';
@@ -81,8 +74,10 @@ export { tell } from './identify/decide.ts';
 export { goesBackNew } from './fitting/renewal.ts';
 export { together, withLead, type Together } from './ladder/together.ts';
 export { answersThatStand, variantsLeft } from './identify/which.ts';
-export { holdWords, lowerFirst, minutesWords, opTitle, sideWords, upperFirst } from './ladder/wording.ts';
-export { rehearse, type RehearsalFigures } from './rehearsal/rehearse.ts';
+export { opTitle } from './ladder/wording.ts';
+export { holdWords, lowerFirst, minutesWords, sideWords, upperFirst } from './ladder/words.ts';
+export { rehearse } from './rehearsal/rehearse.ts';
+export { type RehearsalFigures } from './rehearsal/figures.ts';
 export { absurd } from './measuring/absurd.ts';
 export { adviseFinding, readingWords, type FindingAdvice } from './judging/advice.ts';
 export { causeEvidence, type Evidence } from './judging/evidence.ts';

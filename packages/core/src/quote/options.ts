@@ -1,4 +1,4 @@
-import { lowerFirst } from '../bench/ladder/wording.ts';
+import { lowerFirst } from '../bench/ladder/words.ts';
 import {
   adviseFinding,
   badThings,

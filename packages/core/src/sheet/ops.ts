@@ -111,7 +111,7 @@ export type OpOf<K extends OpKind> = Op extends infer O
   ? O extends { readonly kind: infer P }
     ? [K & P] extends [never]
       ? never
-      : O
+      : O & { readonly kind: K & P }
     : never
   : never;
 

@@ -7,7 +7,7 @@ import { placesRead } from '../measuring/places.ts';
 import { ladderOf } from '../ladder/moves.ts';
 import { jobSheet } from '../ladder/job-sheet.ts';
 import type { BenchState, Reading, Stamp } from '../log/state.ts';
-import { lowerFirst } from '../ladder/wording.ts';
+import { lowerFirst } from '../ladder/words.ts';
 
 /** Something of a job that was read outside its limit, looked bad, or could not be told. */
 export interface BadThing {

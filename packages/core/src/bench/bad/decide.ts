@@ -1,3 +1,4 @@
+import type { Deciders } from '../registry/shapes.ts';
 import type { Op, OpOf, Sheet } from '../../sheet/index.ts';
 import type { NewEvent } from '../log/events.ts';
 import { findOp } from '../ladder/moves.ts';
@@ -51,3 +52,8 @@ function settingsBeside(sheet: Sheet, state: BenchState, op: OpOf<'set'> & Op, b
     };
   });
 }
+
+/** How each of these commands is decided. */
+export const badDeciders: Deciders<AcceptSo['type']> = {
+  'accept-so': decideAcceptSo,
+};

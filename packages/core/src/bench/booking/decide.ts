@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { BookingCommand } from './commands.ts';
 import type { Command } from '../command/commands.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState } from '../log/state.ts';
@@ -18,3 +20,12 @@ export function decideMovePromise(
     return refuse('wrong-value', 'It is promised for that moment already', 'Another one');
   return accept({ type: 'promise-moved', payload: { promise: kept, says: words } });
 }
+
+/** How each of these commands is decided. */
+export const bookingDeciders: Deciders<BookingCommand['type']> = {
+  book: (state, _sheet, { type: _type, ...payload }) =>
+    state.booked
+      ? refuse('already-booked', `Booked as job ${state.booked.number} already`, 'Open it')
+      : accept({ type: 'job-booked', payload }),
+  'move-promise': (state, _sheet, command, { at }) => decideMovePromise(state, command, at),
+};

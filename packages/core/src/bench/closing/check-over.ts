@@ -1,6 +1,6 @@
 import type { Sheet } from '../../sheet/index.ts';
 import { blockers } from '../ladder/blockers.ts';
-import type { Person } from '../log/events.ts';
+import type { Person } from '../log/facts.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import { eventsOf, type BenchState } from '../log/state.ts';
 

@@ -1,7 +1,11 @@
+import { decideCheckOver } from './check-over.ts';
+import type { Deciders } from '../registry/shapes.ts';
+import type { ClosingCommand } from './commands.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import { blockers } from '../ladder/blockers.ts';
 import type { Command } from '../command/commands.ts';
-import type { EventType, Person } from '../log/events.ts';
+import type { EventType } from '../log/events.ts';
+import type { Person } from '../log/facts.ts';
 import { END_STATEMENTS } from '../ends/words.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import { eventsOf, type BenchState } from '../log/state.ts';
@@ -70,3 +74,11 @@ export function decideTakeBack(state: BenchState, command: Extract<Command, { ty
     },
   });
 }
+
+/** How each of these commands is decided. */
+export const closingDeciders: Deciders<ClosingCommand['type']> = {
+  'take-back': (state, _sheet, command) => decideTakeBack(state, command),
+  'check-over': (state, sheet, _command, { who }) => decideCheckOver(state, sheet, who),
+  'sign-off': (state, sheet, _command, { who }) => decideSignOff(state, sheet, who),
+  'hand-over': (state, _sheet, command) => decideHandOver(state, command),
+};

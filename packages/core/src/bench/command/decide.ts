@@ -1,42 +1,15 @@
-import { unreachable } from '../../records.ts';
+import { deciders } from '../registry/deciders.ts';
+import type { Given } from '../registry/shapes.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { CommandEnvelope, DecideContext } from './commands.ts';
 import type { Command } from './commands.ts';
 import { EVENT_VERSION, type JobEvent, type NewEvent } from '../log/events.ts';
 import { evolve } from '../log/evolve.ts';
 import { ladderOf, stepDone } from '../ladder/moves.ts';
-import { accept, refuse, type Decision, type Refusal } from './refusal.ts';
+import { refuse, type Decision, type Refusal } from './refusal.ts';
 import type { BenchState } from '../log/state.ts';
-import { decideCheckOver } from '../closing/check-over.ts';
-import { decideHandOver, decideSignOff, decideTakeBack } from '../closing/decide.ts';
-import { decideComplete } from './complete.ts';
-import { decideCause, decideChoose, decideJudge } from '../judging/decide.ts';
-import { decideFitPack } from '../setting/fit-pack.ts';
-import { decideArrive, decideCancelLine, decideOrder, decideSendBack } from '../parts/decide.ts';
-import { decideMovePromise } from '../booking/decide.ts';
-import { decideLeadBack, decideTakeRun } from '../proving/decide.ts';
-import { decideAnswerQuote, decideMakeQuote } from '../quote/decide.ts';
-import {
-  decideAnswerPull,
-  decideLoosen,
-  decidePull,
-  decideRenewFasteners,
-  decideSayRunning,
-} from '../tightening/decide.ts';
-import { decideAnswer, decideMeasureAgain, decideTakeReading } from '../measuring/decide.ts';
-import { decideAddPhoto, decideNote } from '../notes/decide.ts';
-import { decideClearHold, decideHold, decideMove, decidePark, decideResume } from '../shelf/decide.ts';
-import { decideCount, decideCountTray } from '../counting/decide.ts';
-import { decideIdentify } from '../identify/decide.ts';
-import { decideAdjust, decideLook, decideOrderStack, decideSayUnit, decideWayFailed } from '../strip/decide.ts';
-import { decideAddMark, decideAddThing, decideSurprise } from '../surprises/decide.ts';
-import { decideEndTimer, decidePrepare, decideStartTimer } from '../waiting/decide.ts';
 import { billOf } from '../quote/bill.ts';
 import { agreedMinor } from '../quote/money.ts';
-import { decideAcceptSo } from '../bad/decide.ts';
-import { decideCorrect, decideJudgeAgain } from '../corrections/decide.ts';
-import { decideEndOtherwise } from '../ends/decide.ts';
-import { decideSaySource } from '../sources/decide.ts';
 import { jobSheet } from '../ladder/job-sheet.ts';
 
 export type Outcome =
@@ -83,14 +56,27 @@ const whileParked: ReadonlySet<Command['type']> = new Set([
 function choose(
   state: BenchState,
   sheet: Sheet,
-  { command, id, at, who }: CommandEnvelope,
+  { command, ...given }: CommandEnvelope,
   context: DecideContext,
 ): Decision {
-  if (command.type === 'book') {
-    if (state.booked) return refuse('already-booked', `Booked as job ${state.booked.number} already`, 'Open it');
-    const { type: _type, ...payload } = command;
-    return accept({ type: 'job-booked', payload });
-  }
+  const inTheWay = command.type === 'book' ? undefined : jobIsClosed(state, command);
+  return (
+    inTheWay ??
+    pastTheAgreedSum(state, sheet, command, context) ??
+    decided(state, sheet, command, { ...given, context })
+  );
+}
+
+/** The family that knows the command decides it. */
+function decided(state: BenchState, sheet: Sheet, command: Command, given: Given): Decision {
+  const decider = deciders[command.type] as
+    ((state: BenchState, sheet: Sheet, command: Command, given: Given) => Decision) | undefined;
+  if (!decider) throw new Error(`a command that nothing decides: ${JSON.stringify(command)}`);
+  return decider(state, sheet, command, given);
+}
+
+/** What a job that is not open, or not at hand, refuses whatever is asked of it. */
+function jobIsClosed(state: BenchState, command: Command): Decision | undefined {
   if (!state.booked) return refuse('not-booked', 'This job is not booked in', 'Book it in first');
   if (state.handedOver) return refuse('closed', 'This job is handed over', 'Book the unit in again');
   if (state.signed && command.type !== 'hand-over' && command.type !== 'move')
@@ -101,117 +87,7 @@ function choose(
       `The unit stands parked at ${state.parked.to}`,
       'Resume it first, and count what lies in the trays',
     );
-  const past = pastTheAgreedSum(state, sheet, command, context);
-  if (past) return past;
-  switch (command.type) {
-    case 'complete':
-      return decideComplete(state, sheet, command, at);
-    case 'take-reading':
-      return decideTakeReading(state, sheet, command);
-    case 'answer':
-      return decideAnswer(state, sheet, command);
-    case 'judge':
-      return decideJudge(state, sheet, command, id);
-    case 'measure-again':
-      return decideMeasureAgain(state, sheet, command);
-    case 'find-cause':
-      return decideCause(state, sheet, command);
-    case 'choose':
-      return decideChoose(state, sheet, command);
-    case 'fit-pack':
-      return decideFitPack(state, sheet, command, context);
-    case 'pull':
-      return decidePull(state, sheet, command);
-    case 'answer-pull':
-      return decideAnswerPull(state, sheet, command);
-    case 'say-running':
-      return decideSayRunning(state, sheet, command);
-    case 'loosen':
-      return decideLoosen(state, sheet, command);
-    case 'renew-fasteners':
-      return decideRenewFasteners(state, sheet, command);
-    case 'order-parts':
-      return decideOrder(state, sheet, command, id);
-    case 'arrive-part':
-      return decideArrive(state, command);
-    case 'send-part-back':
-      return decideSendBack(state, command, id);
-    case 'cancel-line':
-      return decideCancelLine(state, command);
-    case 'make-quote':
-      return decideMakeQuote(state, command);
-    case 'answer-quote':
-      return decideAnswerQuote(state, command, id);
-    case 'take-run':
-      return decideTakeRun(state, sheet, command);
-    case 'lead-back':
-      return decideLeadBack(state, sheet, command);
-    case 'accept-so':
-      return decideAcceptSo(state, sheet, command);
-    case 'correct':
-      return decideCorrect(state, sheet, command, id);
-    case 'end-otherwise':
-      return decideEndOtherwise(state, command);
-    case 'say-source':
-      return decideSaySource(state, sheet, command);
-    case 'judge-again':
-      return decideJudgeAgain(state, sheet, command);
-    case 'hold':
-      return decideHold(state, command, id);
-    case 'clear-hold':
-      return decideClearHold(state, command);
-    case 'move':
-      return decideMove(state, command);
-    case 'move-promise':
-      return decideMovePromise(state, command, at);
-    case 'order-stack':
-      return decideOrderStack(state, sheet, command);
-    case 'look':
-      return decideLook(state, sheet, command);
-    case 'identify':
-      return decideIdentify(state, sheet, command);
-    case 'way-failed':
-      return decideWayFailed(state, sheet, command);
-    case 'count':
-      return decideCount(state, sheet, command);
-    case 'count-tray':
-      return decideCountTray(state, sheet, command);
-    case 'adjust':
-      return decideAdjust(state, sheet, command);
-    case 'say-unit':
-      return decideSayUnit(state, sheet, command);
-    case 'start-timer':
-      return decideStartTimer(state, sheet, command, id);
-    case 'end-timer':
-      return decideEndTimer(state, command, at);
-    case 'prepare':
-      return decidePrepare(state, sheet, command, id);
-    case 'add-mark':
-      return decideAddMark(state, sheet, command);
-    case 'add-aid':
-    case 'add-lead':
-      return decideAddThing(state, sheet, command);
-    case 'surprise':
-      return decideSurprise(state, sheet, command);
-    case 'note':
-      return decideNote(state, sheet, command);
-    case 'add-photo':
-      return decideAddPhoto(state, sheet, command);
-    case 'park':
-      return decidePark(state, command, id);
-    case 'resume':
-      return decideResume(state, sheet, command);
-    case 'take-back':
-      return decideTakeBack(state, command);
-    case 'sign-off':
-      return decideSignOff(state, sheet, who);
-    case 'check-over':
-      return decideCheckOver(state, sheet, who);
-    case 'hand-over':
-      return decideHandOver(state, command);
-    default:
-      return unreachable('a command that nothing decides', command);
-  }
+  return undefined;
 }
 
 /** Building up, and ordering, past what was agreed waits for a new yes; taking apart and looking never does. */

@@ -1,9 +1,11 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { Correct, JudgeAgain, CorrectionPayloads, Righted } from './events.ts';
 import { canonicalJson } from '../log/chain.ts';
 import { MOST_OF_A_PART, notACount, refuseCount } from '../counting/decide.ts';
 import { tell } from '../identify/decide.ts';
 import { followsFinding } from '../judging/decide.ts';
 import { decideTakeReading } from '../measuring/decide.ts';
-import { staysOpen } from '../strip/decide.ts';
+import { staysOpen } from '../looking/decide.ts';
 import { adviseFinding } from '../judging/advice.ts';
 import { apply } from '../log/evolve.ts';
 import type { EventPayloads, JobEvent, NewEvent } from '../log/events.ts';
@@ -15,7 +17,6 @@ import { emptyBench, eventsOf, type BenchState } from '../log/state.ts';
 import { answersThatStand } from '../identify/which.ts';
 import { findings, type Sheet } from '../../sheet/index.ts';
 import { asItStands } from './as-it-stands.ts';
-import type { Correct, CorrectionPayloads, JudgeAgain, Righted } from './events.ts';
 import { saidBy } from './words.ts';
 
 type Changes = CorrectionPayloads['corrected']['changes'];
@@ -358,3 +359,9 @@ function onlyJudged(sheet: Sheet, state: BenchState, part: string): NonNullable<
     again: [],
   };
 }
+
+/** How each of these commands is decided. */
+export const correctionsDeciders: Deciders<(Correct | JudgeAgain)['type']> = {
+  correct: (state, sheet, command, { id }) => decideCorrect(state, sheet, command, id),
+  'judge-again': decideJudgeAgain,
+};

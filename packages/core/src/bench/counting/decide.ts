@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { CountCommand } from './commands.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import type { NewEvent } from '../log/events.ts';
@@ -67,3 +69,9 @@ export function decideCountTray(state: BenchState, sheet: Sheet, command: Of<'co
     payload: { op: null, part: command.part, count: command.count, expected: null, agrees: true, moment: 'tray' },
   });
 }
+
+/** How each of these commands is decided. */
+export const countingDeciders: Deciders<CountCommand['type']> = {
+  count: decideCount,
+  'count-tray': decideCountTray,
+};

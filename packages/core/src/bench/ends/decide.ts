@@ -1,3 +1,4 @@
+import type { Deciders } from '../registry/shapes.ts';
 import type { NewEvent } from '../log/events.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState } from '../log/state.ts';
@@ -40,3 +41,8 @@ export function endEvents(state: BenchState, { how, reason, agreedBy }: Omit<End
       .map((h): NewEvent => ({ type: 'hold-cleared', payload: { hold: h.id, note: 'the job ends otherwise' } })),
   ];
 }
+
+/** How each of these commands is decided. */
+export const endsDeciders: Deciders<EndOtherwise['type']> = {
+  'end-otherwise': (state, _sheet, command) => decideEndOtherwise(state, command),
+};

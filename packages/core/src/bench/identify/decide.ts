@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { IdentifyCommand } from './commands.ts';
 import { JubbError } from '../../error.ts';
 import { parseQuantity } from '../../quantities/index.ts';
 import { identify, narrow, type IdentifyQuestion, type Sheet } from '../../sheet/index.ts';
@@ -77,3 +79,8 @@ export function tell(
     ...(choice.order === undefined ? {} : { order: choice.order }),
   };
 }
+
+/** How each of these commands is decided. */
+export const identifyDeciders: Deciders<IdentifyCommand['type']> = {
+  identify: decideIdentify,
+};

@@ -1,4 +1,4 @@
-import { lowerFirst } from '../ladder/wording.ts';
+import { lowerFirst } from '../ladder/words.ts';
 import { formatQuantity, formatReading } from '../../quantities/index.ts';
 import type { Finding, Measure, Sheet } from '../../sheet/index.ts';
 import { goesBackNew } from '../fitting/renewal.ts';

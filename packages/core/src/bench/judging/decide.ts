@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { JudgeCommand } from './commands.ts';
 import { findings as allFindings, type Finding, type Part, type Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
@@ -110,3 +112,10 @@ export function decideChoose(state: BenchState, sheet: Sheet, command: Extract<C
     payload: { op: reached.op.id, method: method.id, choice: choice.id, why: choice.why },
   });
 }
+
+/** How each of these commands is decided. */
+export const judgingDeciders: Deciders<JudgeCommand['type']> = {
+  judge: (state, sheet, command, { id }) => decideJudge(state, sheet, command, id),
+  'find-cause': decideCause,
+  choose: decideChoose,
+};

@@ -1,7 +1,16 @@
-/** What measuring and judging leave in the log beside readings and findings. */
+import type { Finding } from '../../sheet/index.ts';
+
+/** What judging leaves in the log. */
 export interface JudgePayloads {
-  /** A measure that was done is taken up again: a finer gauge, or more readings. */
-  'measure-reopened': { readonly op: string; readonly measure: string };
+  'finding-made': {
+    readonly op: string;
+    readonly part: string;
+    readonly finding: Finding;
+    readonly reason: string;
+    /** What the sheet and the readings advised; absent in older logs, null when they could not tell. */
+    readonly advised?: Finding | null;
+    readonly says?: readonly string[];
+  };
   'cause-found': {
     readonly op: string;
     readonly cause: string;
@@ -16,4 +25,5 @@ export interface JudgePayloads {
   };
   /** Left as it is on purpose, to be looked at next time. */
   'deferral-made': { readonly part: string; readonly title: string; readonly words: string; readonly again?: string };
+  'method-chosen': { readonly op: string; readonly method: string; readonly choice: string; readonly why: string };
 }

@@ -1,4 +1,5 @@
-import { holdWords, opTitle } from './wording.ts';
+import { opTitle } from './wording.ts';
+import { holdWords } from './words.ts';
 import { aidsIn, betweenNow, ladderOf, leadsOff, standingNow, stepDone } from './moves.ts';
 import { jobSheet } from './job-sheet.ts';
 import { openBad } from '../bad/bad-things.ts';

@@ -10,7 +10,7 @@ import {
 } from '../../sheet/index.ts';
 import { withEnd } from '../ends/short-ladder.ts';
 import type { BenchState } from '../log/state.ts';
-import type { OwnThing } from '../strip/events.ts';
+import type { OwnThing } from '../surprises/events.ts';
 
 const pinnedOf = new WeakMap<Sheet, Sheet>();
 const derived = new WeakMap<Sheet, Map<string, Sheet>>();

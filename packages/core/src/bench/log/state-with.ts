@@ -1,4 +1,9 @@
-import type { BenchState, JointState, PartLineState, Pull, SettingRound, SettingState } from './state.ts';
+import type { BenchState, JointState, PartLineState, Pull, SettingRound, SettingState, Stamp } from './state.ts';
+
+/** `done` with one operation more; as it is for something that no operation asked for. */
+export function done(state: BenchState, stamp: Stamp, op: string | null, more: object = {}): Pick<BenchState, 'done'> {
+  return { done: op === null ? state.done : { ...state.done, [op]: { ...stamp, ...more } } };
+}
 
 /** The state with one line of parts changed; as it is where there is no such line. */
 export function withLine(state: BenchState, id: string, change: (line: PartLineState) => PartLineState): BenchState {

@@ -2,8 +2,11 @@ import type { BetweenKind, Finding } from '../../sheet/index.ts';
 import type { OrderedLine } from '../parts/events.ts';
 import type { PullAnswer } from '../tightening/events.ts';
 import type { SourceKind } from '../sources/events.ts';
-import type { Adjustment, OwnThing } from '../strip/events.ts';
-import type { EventPayloads, HoldReason, JobEvent, Person, ReadingResult } from './events.ts';
+import type { Adjustment } from '../setting/events.ts';
+import type { OwnThing } from '../surprises/events.ts';
+import type { EventPayloads, JobEvent } from './events.ts';
+import type { HoldReason } from '../shelf/events.ts';
+import type { Person, ReadingResult } from './facts.ts';
 
 /** When something was done, by whom, and the event that says so. */
 export interface Stamp {

@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { MeasureCommand } from './commands.ts';
 import { formatQuantity, type Quantity } from '../../quantities/index.ts';
 import { windingResistance } from '../../reckoners/index.ts';
 import type { Sheet } from '../../sheet/index.ts';
@@ -136,3 +138,10 @@ export function decideAnswer(state: BenchState, sheet: Sheet, command: Extract<C
   if (ask === undefined) return refuse('wrong-kind', 'No question is asked here', 'Take a reading');
   return accept({ type: 'sense-answered', payload: { op: op.id, ask, answer: command.answer } });
 }
+
+/** How each of these commands is decided. */
+export const measuringDeciders: Deciders<MeasureCommand['type']> = {
+  'take-reading': decideTakeReading,
+  'measure-again': decideMeasureAgain,
+  answer: decideAnswer,
+};

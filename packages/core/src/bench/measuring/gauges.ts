@@ -1,7 +1,7 @@
 import { dimensionsOfUnit, inCanonical, type Dimension, type Quantity } from '../../quantities/index.ts';
 import { gaugeChoice } from '../../reckoners/index.ts';
 import type { Measure } from '../../sheet/index.ts';
-import type { ReadingResult } from '../log/events.ts';
+import type { ReadingResult } from '../log/facts.ts';
 
 /** What a kind of gauge can read: which dimension, and of a length whether from outside, inside, or both. */
 export const gaugeKinds = {

@@ -1,6 +1,6 @@
 import { formatQuantity, inCanonical, whyNotOf, type Dimension, type Quantity } from '../../quantities/index.ts';
 import { verdict, type WorkingLine } from '../../reckoners/index.ts';
-import type { ReadingResult } from '../log/events.ts';
+import type { ReadingResult } from '../log/facts.ts';
 import { refuse, type Decision } from '../command/refusal.ts';
 import { meanOfReadings } from './repeats.ts';
 

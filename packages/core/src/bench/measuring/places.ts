@@ -1,5 +1,5 @@
 import type { Measure } from '../../sheet/index.ts';
-import type { ReadingResult } from '../log/events.ts';
+import type { ReadingResult } from '../log/facts.ts';
 import { meanOfReadings } from './repeats.ts';
 import type { BenchState, Reading } from '../log/state.ts';
 

@@ -1,6 +1,6 @@
 import type { Quantity } from '../../quantities/index.ts';
 import type { Sheet } from '../../sheet/index.ts';
-import type { ReadingResult } from '../log/events.ts';
+import type { ReadingResult } from '../log/facts.ts';
 import type { BenchState, Reading } from '../log/state.ts';
 
 /** Readings of an operation since it was last opened: what was read before the work was led back stands in the log only. */

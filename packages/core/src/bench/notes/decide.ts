@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { NoteCommand } from './commands.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import { nextMove } from '../ladder/moves.ts';
@@ -30,3 +32,9 @@ export function decideAddPhoto(
   const known = step !== undefined && sheet.steps.some((s) => s.id === step) ? step : stepId(sheet, state);
   return accept({ type: 'photo-added', payload: { ...payload, step: known } });
 }
+
+/** How each of these commands is decided. */
+export const notesDeciders: Deciders<NoteCommand['type']> = {
+  note: decideNote,
+  'add-photo': decideAddPhoto,
+};

@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { PartsCommand } from './commands.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import type { NewEvent } from '../log/events.ts';
@@ -108,3 +110,11 @@ function lineIn(state: BenchState, id: string): { line: PartLineState } | { refu
     return { refused: refuse('already-done', `${line.title}: cancelled already`, 'Order it anew') };
   return { line };
 }
+
+/** How each of these commands is decided. */
+export const partsDeciders: Deciders<PartsCommand['type']> = {
+  'order-parts': (state, sheet, command, { id }) => decideOrder(state, sheet, command, id),
+  'arrive-part': (state, _sheet, command) => decideArrive(state, command),
+  'send-part-back': (state, _sheet, command, { id }) => decideSendBack(state, command, id),
+  'cancel-line': (state, _sheet, command) => decideCancelLine(state, command),
+};

@@ -15,6 +15,7 @@ export interface OrderedLine {
   readonly from: 'supplier' | 'drawer';
   readonly instead?: string;
 }
+
 /** What ordering leaves in the log. */
 export interface PartsPayloads {
   'parts-ordered': { readonly order: string; readonly lines: readonly OrderedLine[] };

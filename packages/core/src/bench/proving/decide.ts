@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { ProveCommand } from './commands.ts';
 import { ReckonError } from '../../reckoners/index.ts';
 import { unreachable } from '../../records.ts';
 import type { OpOf, Sheet } from '../../sheet/index.ts';
@@ -10,7 +12,7 @@ import { RunError, type RunOutcome } from './run.ts';
 import { suspectsOf, type Failed } from './return-to-step/suspects.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState } from '../log/state.ts';
-import { lowerFirst } from '../ladder/wording.ts';
+import { lowerFirst } from '../ladder/words.ts';
 import { reach } from '../command/reach.ts';
 
 /** Keeps a run on a stand: judged here once more, whatever the screen made of it. */
@@ -99,3 +101,9 @@ export function decideLeadBack(
     payload: { op: op.id, test: failed.id, suspect: suspect.id, why: suspect.why, ...undone },
   });
 }
+
+/** How each of these commands is decided. */
+export const provingDeciders: Deciders<ProveCommand['type']> = {
+  'take-run': decideTakeRun,
+  'lead-back': decideLeadBack,
+};

@@ -1,7 +1,5 @@
-/** Payloads of the events of proving. */
+/** What proving leaves in the log beside its readings. */
 export interface ProvePayloads {
-  /** A second person looked the finished unit over. */
-  'checked-over': { readonly statement: string };
   /** A test failed, and the work goes back down the ladder to what could cause it. What comes undone is listed whole. */
   'led-back': {
     /** The operation of the test that failed, and the test. */

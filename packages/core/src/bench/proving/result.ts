@@ -2,7 +2,7 @@ import { canonical, dimensionsOfUnit, inCanonical, type Quantity } from '../../q
 import { gravest } from '../../reckoners/index.ts';
 import type { Test } from '../../sheet/index.ts';
 import { judged } from '../measuring/judged.ts';
-import type { ReadingResult } from '../log/events.ts';
+import type { ReadingResult } from '../log/facts.ts';
 import type { RunOutcome } from './run.ts';
 
 /**

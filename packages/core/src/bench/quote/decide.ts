@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { QuoteCommand } from './commands.ts';
 import type { Command } from '../command/commands.ts';
 import type { NewEvent } from '../log/events.ts';
 import { endEvents } from '../ends/decide.ts';
@@ -78,3 +80,9 @@ export function decideAnswerQuote(state: BenchState, command: Of<'answer-quote'>
     });
   return accept(...events);
 }
+
+/** How each of these commands is decided. */
+export const quoteDeciders: Deciders<QuoteCommand['type']> = {
+  'make-quote': (state, _sheet, command) => decideMakeQuote(state, command),
+  'answer-quote': (state, _sheet, command, { id }) => decideAnswerQuote(state, command, id),
+};

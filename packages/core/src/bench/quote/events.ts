@@ -1,6 +1,8 @@
 /** How an answer to a quote came. */
 export const answerHows = ['in person', 'by telephone', 'in writing'] as const;
+
 export type AnswerHow = (typeof answerHows)[number];
+
 export const quoteAnswers = ['yes', 'no', 'only this much'] as const;
 
 export interface QuoteLine {
@@ -11,6 +13,7 @@ export interface QuoteLine {
   readonly eachMinor: number;
   readonly sumMinor: number;
 }
+
 /** One way out, priced. All money in minor units. */
 export interface QuoteOption {
   readonly id: 'repair' | 'renewed' | 'kits' | 'exchange' | 'leave';
@@ -26,6 +29,8 @@ export interface QuoteOption {
   /** What it is likely to cost when comebacks are counted. */
   readonly expectedMinor: number;
 }
+
+/** What quotes leave in the log. */
 export interface QuotePayloads {
   'quote-made': {
     /** 1, 2, 3 … of this job. */

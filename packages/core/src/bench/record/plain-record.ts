@@ -1,4 +1,4 @@
-import { lowerFirst } from '../ladder/wording.ts';
+import { lowerFirst } from '../ladder/words.ts';
 import { formatQuantity, formatReading } from '../../quantities/index.ts';
 import { badLine } from '../bad/words.ts';
 import type { JobRecord } from './record.ts';

@@ -1,7 +1,7 @@
 import { canonical, type Quantity } from '../../quantities/index.ts';
 import type { Setting, Sheet } from '../../sheet/index.ts';
 import { librarySheet } from '../bench.fixtures.ts';
-import type { ReadingResult } from '../log/events.ts';
+import type { ReadingResult } from '../log/facts.ts';
 import { emptyBench, type BenchState, type SettingRound, type Stamp } from '../log/state.ts';
 
 export const mm = (n: number): Quantity => canonical(n, 'length');

@@ -4,7 +4,7 @@ import { canonical, inCanonical, type Quantity } from '../../quantities/index.ts
 import type { Setting } from '../../sheet/index.ts';
 import { booked, librarySheet, type TestBench } from '../bench.fixtures.ts';
 import { nextMove } from '../ladder/moves.ts';
-import type { ReadingResult } from '../log/events.ts';
+import type { ReadingResult } from '../log/facts.ts';
 import type { BenchState, SettingRound } from '../log/state.ts';
 import { hotValue, nextTry, piecesOfDrawer, settingBand, settingValue } from './index.ts';
 import { float, mm, result, sheetWith, stamp, stateOf } from './setting.fixtures.ts';

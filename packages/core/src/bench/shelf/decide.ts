@@ -1,6 +1,9 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { ShelfCommand } from './commands.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
-import { holdReasons, type HoldReason, type NewEvent } from '../log/events.ts';
+import { type NewEvent } from '../log/events.ts';
+import { holdReasons, type HoldReason } from './events.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState } from '../log/state.ts';
 import { notACount, refuseCount } from '../counting/decide.ts';
@@ -93,3 +96,12 @@ export function decideResume(state: BenchState, sheet: Sheet, command: Of<'resum
       .map((h): NewEvent => ({ type: 'hold-cleared', payload: { hold: h.id, note: 'resumed' } })),
   );
 }
+
+/** How each of these commands is decided. */
+export const shelfDeciders: Deciders<ShelfCommand['type']> = {
+  hold: (state, _sheet, command, { id }) => decideHold(state, command, id),
+  'clear-hold': (state, _sheet, command) => decideClearHold(state, command),
+  move: (state, _sheet, command) => decideMove(state, command),
+  park: (state, _sheet, command, { id }) => decidePark(state, command, id),
+  resume: decideResume,
+};

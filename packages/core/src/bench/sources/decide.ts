@@ -1,7 +1,8 @@
+import type { Deciders } from '../registry/shapes.ts';
 import type { Op, Sheet } from '../../sheet/index.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState } from '../log/state.ts';
-import { lowerFirst } from '../ladder/wording.ts';
+import { lowerFirst } from '../ladder/words.ts';
 import { sourceKinds, type SaySource } from './events.ts';
 import { newAt, sourceOf } from './source-of.ts';
 
@@ -38,3 +39,8 @@ export function noSource(sheet: Sheet, state: BenchState, part: string): Decisio
     'Order it, take it out of stock, or say whose it is',
   );
 }
+
+/** How each of these commands is decided. */
+export const sourcesDeciders: Deciders<SaySource['type']> = {
+  'say-source': decideSaySource,
+};

@@ -2,7 +2,8 @@ import { ladderOf, aidsIn, betweenNow, leadsOff, nextMove, standingNow, stepDone
 import { jobSheet } from '../ladder/job-sheet.ts';
 import type { BenchState, Hold, Timer } from '../log/state.ts';
 import { timersRunning } from '../waiting/timers.ts';
-import { opTitle, sideWords } from '../ladder/wording.ts';
+import { opTitle } from '../ladder/wording.ts';
+import { sideWords } from '../ladder/words.ts';
 import type { Sheet } from '../../sheet/index.ts';
 
 /** All that the next hands must know before they touch a unit that stood on the shelf. */

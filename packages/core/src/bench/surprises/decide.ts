@@ -1,3 +1,5 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { SurpriseCommand } from './commands.ts';
 import { unreachable } from '../../records.ts';
 import { ladderOf, nextMove, stepDone } from '../ladder/moves.ts';
 import type { LadderStep, Sheet } from '../../sheet/index.ts';
@@ -5,7 +7,7 @@ import type { Command } from '../command/commands.ts';
 import type { NewEvent } from '../log/events.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState } from '../log/state.ts';
-import type { OwnThing } from '../strip/events.ts';
+import type { OwnThing } from './events.ts';
 import { notACount, refuseCount } from '../counting/decide.ts';
 
 type Of<T extends Command['type']> = Extract<Command, { type: T }>;
@@ -125,3 +127,11 @@ export function decideSurprise(state: BenchState, sheet: Sheet, command: Of<'sur
       return unreachable('a surprise of an unknown kind', command.kind);
   }
 }
+
+/** How each of these commands is decided. */
+export const surprisesDeciders: Deciders<SurpriseCommand['type']> = {
+  'add-mark': decideAddMark,
+  'add-aid': decideAddThing,
+  'add-lead': decideAddThing,
+  surprise: decideSurprise,
+};

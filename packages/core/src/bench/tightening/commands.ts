@@ -1,6 +1,6 @@
+import type { InstrumentFacts, HowRead } from '../log/facts.ts';
 import type { Quantity } from '../../quantities/index.ts';
-import type { HowRead, InstrumentFacts } from '../log/events.ts';
-import type { PullAnswer, TracePoint, WrenchRig } from './events.ts';
+import type { WrenchRig, PullAnswer, TracePoint } from './events.ts';
 
 /** What is asked for while a joint is tightened, or loosened again. */
 export type PullCommand =
@@ -30,6 +30,7 @@ export type PullCommand =
       readonly how: HowRead;
       readonly instrument?: InstrumentFacts;
     }
+  | { readonly type: 'say-unit'; readonly op: string; readonly unit: string; readonly reason: string }
   /** A joint that was pulled is loosened again. */
   | { readonly type: 'loosen'; readonly joint: string; readonly why: string }
   /** New one-time fasteners are in for those that were used up. */

@@ -1,3 +1,6 @@
+import type { CommandOf } from '../command/commands.ts';
+import type { Deciders } from '../registry/shapes.ts';
+import type { PullCommand } from './commands.ts';
 import { noSourceAt } from '../sources/decide.ts';
 import { formatQuantity, inCanonical } from '../../quantities/index.ts';
 import type { Sheet } from '../../sheet/index.ts';
@@ -248,4 +251,28 @@ export function decideRenewFasteners(
     type: 'fasteners-renewed',
     payload: { op: reached.op.id, joint: joint.id, fastener: joint.fastener, count: joint.count },
   });
+}
+
+/** How each of these commands is decided. */
+export const tighteningDeciders: Deciders<PullCommand['type']> = {
+  pull: decidePull,
+  'answer-pull': decideAnswerPull,
+  'say-running': decideSayRunning,
+  'say-unit': decideSayUnit,
+  loosen: decideLoosen,
+  'renew-fasteners': decideRenewFasteners,
+};
+
+/** Says in which unit a bare figure of the sheet is meant. */
+export function decideSayUnit(state: BenchState, sheet: Sheet, command: CommandOf<'say-unit'>): Decision {
+  const reached = reach(sheet, state, command.op, ['tighten']);
+  if ('refused' in reached) return reached.refused;
+  const joint = sheet.joints[reached.op.joint]!;
+  const asked = joint.stages.find((s) => s.unitAsked)?.unitAsked;
+  if (!asked) return refuse('already-done', 'The figure has its unit', 'Pull');
+  if (!asked.includes(command.unit))
+    return refuse('not-a-choice', `"${command.unit}" is not what it could be`, `One of: ${asked.join(', ')}`);
+  const reason = command.reason.trim();
+  if (reason === '') return refuse('not-complete', 'Who says so?', 'Say how you know');
+  return accept({ type: 'unit-said', payload: { op: reached.op.id, joint: joint.id, unit: command.unit, reason } });
 }

@@ -1,6 +1,6 @@
+import type { InstrumentFacts, HowRead } from '../log/facts.ts';
 import type { Quantity } from '../../quantities/index.ts';
 import type { WorkingLine } from '../../reckoners/index.ts';
-import type { HowRead, InstrumentFacts } from '../log/events.ts';
 import type { PullSign } from './signs.ts';
 
 /** How the wrench was held to the fastener; lengths in mm, angle in degrees. */
@@ -14,12 +14,15 @@ export interface WrenchRig {
 export type TracePoint = readonly [angleDeg: number, torqueNm: number];
 
 export type PullVerdict = 'within' | 'low' | 'high';
+
 /** What was done about a pull that came out wrong, or that looked wrong. */
 export const pullAnswers = ['slackened', 'renewed', 'accepted'] as const;
+
 export type PullAnswer = (typeof pullAnswers)[number];
 
 /** What tightening leaves in the log. */
 export interface PullPayloads {
+  'unit-said': { readonly op: string; readonly joint: string; readonly unit: string; readonly reason: string };
   /** What a self-locking nut takes to turn before it seats: it comes on top of the figure. */
   'running-measured': {
     readonly op: string;

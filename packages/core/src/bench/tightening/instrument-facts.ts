@@ -1,5 +1,5 @@
 import type { Quantity } from '../../quantities/index.ts';
-import type { InstrumentFacts } from '../log/events.ts';
+import type { InstrumentFacts } from '../log/facts.ts';
 import { rangeOf, type Wrench } from './wrenches.ts';
 
 /** An instrument as the shop's list has it, as far as the log keeps it. */

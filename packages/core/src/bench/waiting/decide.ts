@@ -1,10 +1,12 @@
+import type { Deciders } from '../registry/shapes.ts';
+import type { WaitCommand } from './commands.ts';
 import { ladderOf } from '../ladder/moves.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState } from '../log/state.ts';
 import { minutesToRun, timerHasRun, timerOf } from './timers.ts';
-import { timerKinds } from '../strip/events.ts';
+import { timerKinds } from './events.ts';
 import { reach } from '../command/reach.ts';
 
 type Of<T extends Command['type']> = Extract<Command, { type: T }>;
@@ -66,3 +68,10 @@ export function decidePrepare(state: BenchState, sheet: Sheet, command: Of<'prep
     payload: { timer: commandId, op: null, kind: item.kind, title: item.what, minutes: item.minutes },
   });
 }
+
+/** How each of these commands is decided. */
+export const waitingDeciders: Deciders<WaitCommand['type']> = {
+  'start-timer': (state, sheet, command, { id }) => decideStartTimer(state, sheet, command, id),
+  'end-timer': (state, _sheet, command, { at }) => decideEndTimer(state, command, at),
+  prepare: (state, sheet, command, { id }) => decidePrepare(state, sheet, command, id),
+};

@@ -1,0 +1,34 @@
+import type { IdentifyPayloads } from '../identify/events.ts';
+
+/** What booking a unit in, and promising it, leaves in the log. */
+export interface BookingPayloads {
+  'job-booked': {
+    readonly number: number;
+    readonly customer: { readonly id: string; readonly name: string };
+    readonly unit: { readonly id: string; readonly serial: string; readonly model: string };
+    readonly sheet: { readonly id: string; readonly revision: number; readonly title: string; readonly hash: string };
+    readonly complaint: string;
+    readonly promise: string | null;
+    readonly spendLimitMinor: number | null;
+    readonly variant: string | null;
+    readonly identified: readonly ({ readonly ask: string; readonly answer: string } & Partial<
+      Omit<IdentifyPayloads['identified'], 'ask' | 'answer' | 'op'>
+    >)[];
+    readonly earlierVisits: number;
+    /** The unit's last visit that was over: where its log ended, and when it left. */
+    readonly cameFrom?: {
+      readonly job: string;
+      readonly number: number;
+      readonly head: string;
+      readonly handedOver: string;
+    };
+    /** Was it opened before, by what signs, and why is it back? */
+    readonly opened?: {
+      readonly answer: 'yes' | 'no' | 'unknown';
+      readonly signs: readonly string[];
+      readonly why?: string;
+    };
+  };
+  /** Another day was agreed on: ISO 8601, and who said so. */
+  'promise-moved': { readonly promise: string; readonly says: string };
+}

@@ -1,0 +1,13 @@
+import type { CountOp } from './ops.ts';
+import { refuse } from '../command/refusal.ts';
+import type { Completions } from '../registry/shapes.ts';
+
+/** How these operations are completed. */
+export const countingCompletions: Completions<CountOp> = {
+  count: (_state, sheet, op) =>
+    refuse(
+      'not-complete',
+      `How many of ${(sheet.parts[op.what]?.title ?? op.what).toLowerCase()} are there?`,
+      'Count them',
+    ),
+};

@@ -1,0 +1,18 @@
+/** What completes an operation. */
+export type DoingCommand =
+  /** Completes an operation that is done, looked at or acknowledged. */
+  {
+    readonly type: 'complete';
+    readonly op: string;
+    readonly tray?: string;
+    readonly note?: string;
+    readonly answer?: 'yes' | 'no';
+    /** Of parts taken off: how many there are, where it is not what the sheet says. `later`: counted from the tray. */
+    readonly counts?: Readonly<Record<string, number | 'later'>>;
+    /** Why the count differs, or why a wait is cut short. */
+    readonly reason?: string;
+    /** Of rework: `check` and `clear`; of a part that goes home: `check`. */
+    readonly ticks?: readonly string[];
+    /** Of a bleed: clean strokes in a row. */
+    readonly strokes?: number;
+  };

@@ -1,0 +1,2 @@
+/** Kinds of operations of a sheet that this folder knows. */
+export type MeasureOp = 'measure';
