@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Beam } from './beam.ts';
+import { beamFor, type Beam } from './beam.ts';
 import { Built } from './built.ts';
 import { seeded } from './chance.ts';
 import { compile } from './compiled.ts';
@@ -11,7 +11,7 @@ import { byPromise } from './whole-jobs.ts';
 const pace = { busy: 0.9, lag: 300 };
 const seeds = fc.integer({ min: 1, max: 1e9 });
 const draw = (seed: number): Beam =>
-  new Beam(compile(randomShop(seeded(seed), { jobs: 7, each: 6, hands: 1 + (seed % 3) })));
+  beamFor(compile(randomShop(seeded(seed), { jobs: 7, each: 6, hands: 1 + (seed % 3) })));
 
 describe('plans built side by side', () => {
   test('every search comes to a whole plan that can be built, and to the same one again', () => {
@@ -22,7 +22,7 @@ describe('plans built side by side', () => {
         const order = beam.search(byPromise(c), { pace, width });
         expect([...order!].sort((a, b) => a - b)).toEqual(c.activities.map((_, a) => a));
         const out = new Built(c);
-        beam.build(order!, out);
+        beam.builder.build(order!, out);
         expect([out.broken, Number.isFinite(out.cost.total)]).toEqual(['', true]);
         // What was kept of the first search must not show in the second.
         expect(beam.search(byPromise(c), { pace, width })).toEqual(order);
@@ -36,7 +36,7 @@ describe('plans built side by side', () => {
     const { c } = beam;
     const ends: number[] = [];
     const out = new Built(c);
-    beam.build(beam.search(byPromise(c), { pace, width: 1 })!, out);
+    beam.builder.build(beam.search(byPromise(c), { pace, width: 1 })!, out);
     // Of one plan alone no piece begins more than a quarter of an hour before one that was put down earlier.
     for (const a of beam.search(byPromise(c), { pace, width: 1 })!) {
       if (c.tied[a]! >= 0 || c.headOf[a] !== a) continue;
@@ -53,10 +53,10 @@ describe('plans built side by side', () => {
         const { c } = beam;
         const order = beam.search(byPromise(c), { pace, width: 3 })!;
         const [was, now] = [new Built(c), new Built(c)];
-        beam.build(order, was);
+        beam.builder.build(order, was);
         const after = order.slice(0, Math.floor(share * order.length));
         const other = beam.search(byPromise(c).reverse(), { pace, width: 3, after })!;
-        beam.build(other, now);
+        beam.builder.build(other, now);
         expect(other.slice(0, after.length)).toEqual(after);
         for (const a of after) expect(now.start[a]).toBe(was.start[a]);
       }),
@@ -78,9 +78,9 @@ describe('plans built side by side', () => {
             activities: job.activities.map((a) => ({ ...a, ...(a.notBefore ? { notBefore: MONDAY + i * 600 } : {}) })),
           })),
         });
-        const beam = new Beam(c);
+        const beam = beamFor(c);
         const out = new Built(c);
-        beam.build(beam.search(byPromise(c), { pace, width })!, out);
+        beam.builder.build(beam.search(byPromise(c), { pace, width })!, out);
         sum += out.cost.total;
       }
       return sum;
@@ -111,7 +111,7 @@ describe('plans built side by side', () => {
         })),
       })),
     };
-    const beam = new Beam(compile(problem));
+    const beam = beamFor(compile(problem));
     const left: number[][] = [];
     const order = beam.search([0, 1, 2, 3], {
       pace,
@@ -153,9 +153,9 @@ describe('plans built side by side', () => {
       resources: shopResources(1),
       jobs: [job('waits', MONDAY + 1440), job('here'), job('here too')],
     });
-    const beam = new Beam(c);
+    const beam = beamFor(c);
     const out = new Built(c);
-    beam.build(beam.search([0, 1, 2], { pace, width: 1 })!, out);
+    beam.builder.build(beam.search([0, 1, 2], { pace, width: 1 })!, out);
     expect(Array.from(out.start)).toEqual([MONDAY + 1440, MONDAY, MONDAY + 60]);
   });
 
@@ -171,8 +171,7 @@ test('an order of pieces is given up in its middle only when it costs more than 
   fc.assert(
     fc.property(seeds, (seed) => {
       const random = seeded(seed);
-      const builder = draw(seed);
-      const { c } = builder;
+      const { c, builder } = draw(seed);
       const key = c.activities.map(() => random());
       const order = Int32Array.from(key.keys()).sort((x, y) => key[x]! - key[y]!);
       const out = new Built(c);

@@ -1,4 +1,6 @@
+import { Builder } from './builder.ts';
 import { openFromNow, type Compiled } from './compiled.ts';
+import type { Fitter } from './fitter.ts';
 import type { Pace, Progress } from './guide.ts';
 import { HalfBuilder, type Half } from './half-builder.ts';
 import type { Minute } from './types.ts';
@@ -39,7 +41,10 @@ export interface BeamOptions {
  * Builds several plans side by side, piece by piece in the order of time: of all that each could be gone on with, those go on that a
  * guide expects to cost the least (filtered beam search, Ow and Morton 1988).
  */
-export class Beam extends HalfBuilder {
+export class Beam {
+  readonly c: Compiled;
+  readonly builder: Builder;
+  private readonly fitter: Fitter;
   private ranked: ArrayLike<number> = [];
   private pace: Pace = { busy: 1, lag: 0 };
   private nexts: Next[][] = [];
@@ -58,8 +63,11 @@ export class Beam extends HalfBuilder {
   /** The most pieces that windows tie to each other. */
   private readonly longest: number;
 
-  constructor(c: Compiled) {
-    super(c);
+  constructor(readonly half: HalfBuilder) {
+    const { c, builder } = half;
+    this.c = c;
+    this.builder = builder;
+    this.fitter = builder.fitter;
     const n = c.activities.length;
     this.undone = new Int32Array(c.jobs.length);
     this.which = new Int32Array(n);
@@ -81,19 +89,23 @@ export class Beam extends HalfBuilder {
    */
   search(ranked: ArrayLike<number>, { pace, width, after = [], rankAgain, goOn }: BeamOptions): Int32Array | undefined {
     const n = this.c.activities.length;
-    if (!this.putFirst(after, ranked)) return undefined;
+    if (!this.half.putFirst(after, ranked)) return undefined;
     this.ranked = ranked;
     this.pace = pace;
-    const from = this.count;
+    const from = this.builder.count;
     const halves: Half[][] = Array.from({ length: n + 1 }, () => []);
     this.nexts = Array.from({ length: n + 1 }, () => []);
-    halves[from]!.push(this.keep());
+    halves[from]!.push(this.half.keep());
     for (let level = from; level < n; level += 1) {
       const [ahead] = halves[level]!;
       if (rankAgain && ahead && level > from && (level - from) % RANK_AGAIN === 0) {
-        this.takeUp(ahead);
-        this.ranked = rankAgain(this.ranked, { gone: this.gone(), left: this.left, jobEnd: this.jobEnd });
-        this.rankBy(this.ranked);
+        this.half.takeUp(ahead);
+        this.ranked = rankAgain(this.ranked, {
+          gone: this.half.gone(),
+          left: this.half.left,
+          jobEnd: this.builder.jobEnd,
+        });
+        this.half.rankBy(this.ranked);
       }
       let looked = 0;
       for (const half of halves[level]!) looked += this.look(half);
@@ -101,49 +113,51 @@ export class Beam extends HalfBuilder {
       this.nexts[level + 1] = [];
       // A window may tie several pieces: what comes to the next level may have left some levels before.
       const done = level + 1 - this.longest;
-      if (done >= from) this.letGo(halves[done]!);
+      if (done >= from) this.half.letGo(halves[done]!);
       if (goOn && !goOn(looked)) break;
     }
     const [best] = halves[n]!;
-    if (best) this.takeUp(best);
-    const order = best && this.put.slice(0, n);
-    for (const list of halves) this.letGo(list);
+    if (best) this.half.takeUp(best);
+    const order = best && this.builder.put.slice(0, n);
+    for (const list of halves) this.half.letGo(list);
     return order;
   }
 
   /** Looks at all that a half could be gone on with; how many that are. */
   private look(half: Half): number {
-    const { c, which, starts, ends, left, jobEnd, nexts } = this;
-    this.takeUp(half);
+    const { c, which, starts, ends, nexts } = this;
+    const { left, piecesLeft, marks, guide } = this.half;
+    const { jobEnd } = this.builder;
+    this.half.takeUp(half);
     this.sumUp();
     this.couldCome();
     const { found, firstStart } = this;
-    const gone = this.gone();
+    const gone = this.half.gone();
     let looked = 0;
     for (let i = 0; i < found; i += 1) {
       const start = starts[i]!;
       if (start > firstStart + MAY_WAIT) continue;
       looked += 1;
-      this.takeUp(half);
+      this.half.takeUp(half);
       const activity = which[i]!;
       const changes = half.changes + this.comes[i]!;
       if (c.tied[activity]! >= 0 || !this.inWindow(activity, start)) {
         // What a window moves besides is known only once it is down.
-        if (!this.add(activity)) continue;
-        const cost = this.cost(this.gone(), this.handWork, this.moved, changes);
-        nexts[this.count]!.push({ half, activity, cost, changes, mark: this.mark });
+        if (!this.half.add(activity)) continue;
+        const cost = this.cost(this.half.gone(), this.half.handWork, this.half.moved, changes);
+        nexts[this.builder.count]!.push({ half, activity, cost, changes, mark: this.half.mark });
         continue;
       }
       // Else it need not be put down to know what it comes to.
       const j = c.jobOf[activity]!;
       const was = left[j]!;
       const end = jobEnd[j]!;
-      const work = this.guide.work[activity]!;
-      left[j] = this.piecesLeft[j] === 1 ? -1 : was - work;
+      const work = guide.work[activity]!;
+      left[j] = piecesLeft[j] === 1 ? -1 : was - work;
       if (ends[i]! > end) jobEnd[j] = ends[i]!;
-      const moved = half.moved + this.movedBy(activity, start);
+      const moved = half.moved + this.half.movedBy(activity, start);
       const cost = this.cost(gone + this.takes[i]!, half.worked + work, moved, changes);
-      nexts[half.count + 1]!.push({ half, activity, cost, changes, mark: (half.mark ^ this.marks[activity]!) >>> 0 });
+      nexts[half.count + 1]!.push({ half, activity, cost, changes, mark: (half.mark ^ marks[activity]!) >>> 0 });
       left[j] = was;
       jobEnd[j] = end;
     }
@@ -152,12 +166,13 @@ export class Beam extends HalfBuilder {
 
   /** What could come next, and when the first of that can begin: into `found` and `firstStart`. */
   private couldCome(): void {
-    const { c, open, opens } = this;
+    const { c } = this;
+    const { open, opens } = this.half;
     this.found = 0;
     this.firstStart = Infinity;
     for (let i = 0; i < opens; i += 1) if (!this.wantsPlace(open[i]!)) this.couldBegin(open[i]!, -Infinity);
     let place = Infinity;
-    for (let p = 0; p < c.places; p += 1) if (this.placeFree[p]! < place) place = this.placeFree[p]!;
+    for (let p = 0; p < c.places; p += 1) if (this.builder.placeFree[p]! < place) place = this.builder.placeFree[p]!;
     if (place < Infinity) this.unitCouldCome(place);
   }
 
@@ -166,10 +181,10 @@ export class Beam extends HalfBuilder {
     const soon = (this.found > 0 && this.firstStart > place ? this.firstStart : place) + MAY_WAIT;
     let soonest = -1;
     let at = Infinity;
-    for (let i = 0; i < this.opens; i += 1) {
-      const a = this.open[i]!;
+    for (let i = 0; i < this.half.opens; i += 1) {
+      const a = this.half.open[i]!;
       if (!this.wantsPlace(a)) continue;
-      const ready = this.readyAt(a);
+      const ready = this.builder.readyAt(a);
       if (ready <= soon && this.couldBegin(a, place)) return;
       if (ready >= at) continue;
       at = ready;
@@ -180,30 +195,30 @@ export class Beam extends HalfBuilder {
 
   private wantsPlace(a: number): boolean {
     const stay = this.c.stayOf[a]!;
-    return stay >= 0 && this.out.placeOf[stay]! < 0;
+    return stay >= 0 && this.builder.out.placeOf[stay]! < 0;
   }
 
   /** Looks at an activity that could come next, from a moment on; whether it need not be waited for. */
   private couldBegin(a: number, from: Minute): boolean {
     const { c } = this;
-    const ready = Math.max(from, this.readyAt(a));
+    const ready = Math.max(from, this.builder.readyAt(a));
     if (ready > this.firstStart + MAY_WAIT) return false;
-    if (Number.isNaN(c.pinned[a]!)) this.fit(a, ready);
-    else this.standPinned(a);
-    if (!(this.s <= this.firstStart + MAY_WAIT) || this.s === Infinity) return false;
-    if (this.s < this.firstStart) this.firstStart = this.s;
+    if (Number.isNaN(c.pinned[a]!)) this.fitter.fit(a, ready);
+    else this.fitter.standPinned(a);
+    if (!(this.fitter.s <= this.firstStart + MAY_WAIT) || this.fitter.s === Infinity) return false;
+    if (this.fitter.s < this.firstStart) this.firstStart = this.fitter.s;
     let takes = 0;
     let comes = 0;
-    for (const lane of this.picked) {
+    for (const lane of this.fitter.picked) {
       if (!c.lanes[lane]!.hands) continue;
-      takes += openFromNow(c, lane, this.e) - openFromNow(c, lane, this.free[lane]!);
-      const before = this.last[lane]!;
+      takes += openFromNow(c, lane, this.fitter.e) - openFromNow(c, lane, this.fitter.free[lane]!);
+      const before = this.fitter.last[lane]!;
       if (before >= 0 && c.jobOf[before] !== c.jobOf[a]) comes += 1;
     }
     const { found } = this;
     this.which[found] = a;
-    this.starts[found] = this.s;
-    this.ends[found] = this.e;
+    this.starts[found] = this.fitter.s;
+    this.ends[found] = this.fitter.e;
     this.takes[found] = takes;
     this.comes[found] = comes;
     this.found = found + 1;
@@ -223,9 +238,9 @@ export class Beam extends HalfBuilder {
       cost = next.cost;
       if (same.has(next.mark)) continue;
       same.add(next.mark);
-      this.takeUp(next.half);
-      if (!this.add(next.activity)) continue;
-      const half = this.keep();
+      this.half.takeUp(next.half);
+      if (!this.half.add(next.activity)) continue;
+      const half = this.half.keep();
       half.changes = next.changes;
       chosen.push(half);
     }
@@ -233,7 +248,9 @@ export class Beam extends HalfBuilder {
   }
 
   private sumUp(): void {
-    const { c, left, jobEnd, undone } = this;
+    const { c, undone } = this;
+    const { left } = this.half;
+    const { jobEnd } = this.builder;
     let n = 0;
     let late = 0;
     for (let i = 0; i < this.ranked.length; i += 1) {
@@ -248,7 +265,7 @@ export class Beam extends HalfBuilder {
   private inWindow(a: number, start: number): boolean {
     const { c } = this;
     for (let k = c.predAt[a]!; k < c.predAt[a + 1]!; k += 1)
-      if (start > this.out.end[c.predOf[k]!]! + c.predMax[k]!) return false;
+      if (start > this.builder.out.end[c.predOf[k]!]! + c.predMax[k]!) return false;
     return true;
   }
 
@@ -257,7 +274,17 @@ export class Beam extends HalfBuilder {
     const { goal } = this.c;
     const late =
       this.lateDone +
-      this.guide.late(this.undone, this.undoneCount, { gone, left: this.left, jobEnd: this.jobEnd }, this.pace);
+      this.half.guide.late(
+        this.undone,
+        this.undoneCount,
+        { gone, left: this.half.left, jobEnd: this.builder.jobEnd },
+        this.pace,
+      );
     return goal.late * late + goal.idle * (gone - worked + CHANGE_MIN * changes) + goal.moved * moved;
   }
+}
+
+/** A beam over a workshop of its own. */
+export function beamFor(c: Compiled): Beam {
+  return new Beam(new HalfBuilder(new Builder(c)));
 }

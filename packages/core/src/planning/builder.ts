@@ -11,17 +11,18 @@ const UNFINISHED: PlanCost = { total: Infinity, late: Infinity, idle: 0, moved: 
  * Builds a plan from an order of activities: each is put down where it can start first after all that was put down before it
  * on what it needs. What comes before it in its own job goes down first, whatever the order says, so every order is a plan.
  */
-export class Builder extends Fitter {
-  protected readonly placed: Uint8Array;
-  protected readonly put: Int32Array;
+export class Builder {
+  readonly fitter: Fitter;
+  readonly placed: Uint8Array;
+  readonly put: Int32Array;
   private readonly waiting: Uint8Array;
   private readonly delayed: Float64Array;
-  protected readonly placeFree: Float64Array;
+  readonly placeFree: Float64Array;
   private readonly placeLast: Int32Array;
   private readonly stayLast: Int32Array;
   private readonly stayLeft: Int32Array;
   private readonly stayEnd: Float64Array;
-  protected readonly jobEnd: Float64Array;
+  readonly jobEnd: Float64Array;
   /** Weighted minutes by which each job must be late at least by what is down already, and their sum; more than `most` is given up. */
   private readonly sureLate: Float64Array;
   private sure = 0;
@@ -34,15 +35,15 @@ export class Builder extends Fitter {
   private readonly hintBefore: Int32Array;
   private readonly laneEnd: Float64Array;
   private pending: number[] = [];
-  protected count = 0;
-  protected out!: Built;
+  count = 0;
+  out!: Built;
 
-  constructor(c: Compiled) {
-    super(c);
+  constructor(readonly c: Compiled) {
+    this.fitter = new Fitter(c);
     const lanes = c.lanes.length;
     const n = c.activities.length;
     this.worked = new Float64Array(lanes);
-    const { block } = this;
+    const { block } = this.fitter;
     this.placed = block.flags(n);
     this.put = block.indices(n);
     this.waiting = new Uint8Array(n);
@@ -67,7 +68,7 @@ export class Builder extends Fitter {
    */
   build(order: ArrayLike<number>, out: Built, enough = Infinity): void {
     this.out = out;
-    out.broken = this.brokenPins;
+    out.broken = this.fitter.brokenPins;
     if (this.c.allPlain) {
       this.begin(true);
       const { finish, late } = this.c.goal;
@@ -109,17 +110,17 @@ export class Builder extends Fitter {
   }
 
   /** An empty workshop, but for the units that stand at a bench place already. */
-  protected begin(quick = false): void {
+  begin(quick = false): void {
     const { c } = this;
-    this.free.fill(c.problem.now);
-    this.last.fill(-1);
+    this.fitter.free.fill(c.problem.now);
+    this.fitter.last.fill(-1);
     this.placed.fill(0);
     this.jobEnd.fill(-Infinity);
     if (quick) return;
-    this.hint.fill(0);
+    this.fitter.hint.fill(0);
     this.worked.fill(0);
     this.laneEnd.fill(-Infinity);
-    for (let l = 0; l < this.reserved.length; l += 1) this.reserved[l] = this.pinnedOn[l]!;
+    for (let l = 0; l < this.fitter.reserved.length; l += 1) this.fitter.reserved[l] = this.fitter.pinnedOn[l]!;
     this.sureLate.fill(0);
     this.sure = 0;
     this.waiting.fill(0);
@@ -150,7 +151,8 @@ export class Builder extends Fitter {
 
   /** Puts a plain activity down: one lane, no hours, no window; what comes before it first. */
   private plain(a: number, latest: Minute): boolean {
-    const { c, out, free, placed } = this;
+    const { c, out, placed } = this;
+    const { free, last } = this.fitter;
     const { predOf, predMin } = c;
     const { start, end, cause, causeBy } = out;
     const to = c.predAt[a + 1]!;
@@ -172,7 +174,7 @@ export class Builder extends Fitter {
     if (free[lane]! > lb) {
       lb = free[lane]!;
       why = CAUSE.resource;
-      by = this.last[lane]!;
+      by = last[lane]!;
     }
     const e = lb + c.minutes[a]!;
     if (e + c.tails[a]! > latest) return false;
@@ -181,7 +183,7 @@ export class Builder extends Fitter {
     cause[a] = why;
     causeBy[a] = by;
     free[lane] = e;
-    this.last[lane] = a;
+    last[lane] = a;
     out.lane[c.slotAt[a]!] = lane;
     const job = c.jobOf[a]!;
     if (e > this.jobEnd[job]!) this.jobEnd[job] = e;
@@ -189,7 +191,7 @@ export class Builder extends Fitter {
   }
 
   /** Nothing is put off and nothing waits for a bench place. */
-  protected anew(): void {
+  anew(): void {
     this.delayed.fill(0);
     for (const a of this.pending) this.waiting[a] = 0;
     this.pending = [];
@@ -206,7 +208,7 @@ export class Builder extends Fitter {
     return 'put';
   }
 
-  protected process(a: number): 'put' | 'later' | 'again' | 'broken' {
+  process(a: number): 'put' | 'later' | 'again' | 'broken' {
     const { c } = this;
     if (this.placed[a] === 1) return 'put';
     const preds = c.preds[a]!;
@@ -241,30 +243,30 @@ export class Builder extends Fitter {
     const pin = c.pinned[a]!;
     if (!Number.isNaN(pin) && pin < lb) return this.breaks(a, lb, cause, causeBy);
     if (c.tied[a]! >= 0) {
-      if (!this.fitChain(a, Number.isNaN(pin) ? lb : pin)) {
+      if (!this.fitter.fitChain(a, Number.isNaN(pin) ? lb : pin)) {
         this.out.broken =
-          this.chainWhy ||
+          this.fitter.chainWhy ||
           `${c.activities[c.tied[a]!]!.title} cannot follow ${c.activities[a]!.title} within its window`;
         return 'broken';
       }
       this.down(stay, taken);
       // What is tied may hold what is reserved on its lanes only once all of it is down.
-      for (const [i, x] of this.chain.slice().entries()) {
-        this.s = x.s;
-        this.e = x.e;
-        this.by = x.by;
-        this.picked.length = 0;
-        this.picked.push(...x.lanes);
+      for (const [i, x] of this.fitter.chain.slice().entries()) {
+        this.fitter.s = x.s;
+        this.fitter.e = x.e;
+        this.fitter.by = x.by;
+        this.fitter.picked.length = 0;
+        this.fitter.picked.push(...x.lanes);
         if (i === 0) this.commit(x.a, cause, causeBy, lb);
         else this.commit(x.a, CAUSE.step, this.put[this.count - 1]!, x.s, true);
       }
       return this.freed(stay);
     }
-    if (Number.isNaN(pin)) this.fit(a, lb);
-    else this.standPinned(a);
+    if (Number.isNaN(pin)) this.fitter.fit(a, lb);
+    else this.fitter.standPinned(a);
     for (const p of preds)
-      if (p.max < Infinity && this.s > this.out.end[p.of]! + p.max + 1e-9) {
-        const excess = this.s - this.out.end[p.of]! - p.max;
+      if (p.max < Infinity && this.fitter.s > this.out.end[p.of]! + p.max + 1e-9) {
+        const excess = this.fitter.s - this.out.end[p.of]! - p.max;
         if (!Number.isNaN(c.pinned[p.of]!)) {
           this.out.broken = `${c.activities[a]!.title} would come ${Math.round(excess)} min after the window of ${c.activities[p.of]!.title} has closed`;
           return 'broken';
@@ -297,23 +299,23 @@ export class Builder extends Fitter {
     if (c.stayOf[a]! >= 0 && this.stayLeft[c.stayOf[a]!] === 0) return false;
     for (let i = c.slotAt[a + 1]! - c.slotAt[a]! - 1; i >= 0; i -= 1) {
       const lane = this.lanesBefore[i]!;
-      this.free[lane] = this.freeBefore[i]!;
-      this.last[lane] = this.lastBefore[i]!;
-      this.hint[lane] = this.hintBefore[i]!;
+      this.fitter.free[lane] = this.freeBefore[i]!;
+      this.fitter.last[lane] = this.lastBefore[i]!;
+      this.fitter.hint[lane] = this.hintBefore[i]!;
       this.worked[lane]! -= c.minutes[a]!;
     }
     const { cause, causeBy } = { cause: out.cause[a]!, causeBy: out.causeBy[a]! };
     if (c.stayOf[a]! >= 0) this.stayLeft[c.stayOf[a]!]! += 1;
     this.count -= 1;
     this.placed[a] = 0;
-    this.fit(a, Math.max(this.delayed[a]!, out.start[a]!));
-    for (const p of c.preds[a]!) if (this.s > out.end[p.of]! + p.max + 1e-9) return false;
-    this.commit(a, cause, causeBy, this.s);
+    this.fitter.fit(a, Math.max(this.delayed[a]!, out.start[a]!));
+    for (const p of c.preds[a]!) if (this.fitter.s > out.end[p.of]! + p.max + 1e-9) return false;
+    this.commit(a, cause, causeBy, this.fitter.s);
     return true;
   }
 
   /** When an activity could begin for its own job's sake. */
-  protected readyAt(a: number): Minute {
+  readyAt(a: number): Minute {
     const { c } = this;
     const pin = c.pinned[a]!;
     if (!Number.isNaN(pin)) return pin;
@@ -348,34 +350,34 @@ export class Builder extends Fitter {
 
   private commit(a: number, cause: number, causeBy: number, lb: Minute, held = false): void {
     const { c, out } = this;
-    out.start[a] = this.s;
-    out.end[a] = this.e;
-    const waited = this.s > lb + 1e-9;
-    out.cause[a] = !Number.isNaN(c.pinned[a]!) ? CAUSE.pin : waited && this.by >= 0 ? CAUSE.resource : cause;
-    out.causeBy[a] = waited && this.by >= 0 ? this.by : causeBy;
-    for (let i = 0; i < this.picked.length; i += 1) {
-      const lane = this.picked[i]!;
+    out.start[a] = this.fitter.s;
+    out.end[a] = this.fitter.e;
+    const waited = this.fitter.s > lb + 1e-9;
+    out.cause[a] = !Number.isNaN(c.pinned[a]!) ? CAUSE.pin : waited && this.fitter.by >= 0 ? CAUSE.resource : cause;
+    out.causeBy[a] = waited && this.fitter.by >= 0 ? this.fitter.by : causeBy;
+    for (let i = 0; i < this.fitter.picked.length; i += 1) {
+      const lane = this.fitter.picked[i]!;
       out.lane[c.slotAt[a]! + i] = lane;
       this.lanesBefore[i] = lane;
-      this.freeBefore[i] = this.free[lane]!;
-      this.lastBefore[i] = this.last[lane]!;
-      this.hintBefore[i] = this.hint[lane]!;
+      this.freeBefore[i] = this.fitter.free[lane]!;
+      this.lastBefore[i] = this.fitter.last[lane]!;
+      this.hintBefore[i] = this.fitter.hint[lane]!;
       if (held) this.hold(lane, a);
       else if (Number.isNaN(c.pinned[a]!)) {
-        this.free[lane] = this.e;
-        this.last[lane] = a;
+        this.fitter.free[lane] = this.fitter.e;
+        this.fitter.last[lane] = a;
         const calendar = c.lanes[lane]!.calendar;
-        if (calendar) this.hint[lane] = spanAt(calendar, this.e, this.hint[lane]);
+        if (calendar) this.fitter.hint[lane] = spanAt(calendar, this.fitter.e, this.fitter.hint[lane]);
       }
-      if (this.e > this.laneEnd[lane]!) this.laneEnd[lane] = this.e;
+      if (this.fitter.e > this.laneEnd[lane]!) this.laneEnd[lane] = this.fitter.e;
       this.worked[lane]! += c.minutes[a]!;
     }
     this.placed[a] = 1;
     this.put[this.count] = a;
     this.count += 1;
     const job = c.jobOf[a]!;
-    if (this.e > this.jobEnd[job]!) this.jobEnd[job] = this.e;
-    const late = (this.e + c.tails[a]! - c.due[job]!) * c.weight[job]!;
+    if (this.fitter.e > this.jobEnd[job]!) this.jobEnd[job] = this.fitter.e;
+    const late = (this.fitter.e + c.tails[a]! - c.due[job]!) * c.weight[job]!;
     if (late > this.sureLate[job]!) {
       this.sure += late - this.sureLate[job]!;
       this.sureLate[job] = late;
@@ -383,8 +385,8 @@ export class Builder extends Fitter {
     const stay = c.stayOf[a]!;
     if (stay >= 0) {
       this.stayLeft[stay]! -= 1;
-      if (this.e > this.stayEnd[stay]!) {
-        this.stayEnd[stay] = this.e;
+      if (this.fitter.e > this.stayEnd[stay]!) {
+        this.stayEnd[stay] = this.fitter.e;
         this.stayLast[stay] = a;
       }
       if (this.stayLeft[stay] === 0) {
@@ -396,8 +398,11 @@ export class Builder extends Fitter {
 
   /** Keeps a stretch of a lane for what a window ties there: the rest of the plan goes round it. */
   private hold(lane: number, a: number): void {
-    const free = this.free[lane]!;
-    this.reserved[lane] = [...this.reserved[lane]!.filter((r) => r[1] > free), [this.s, this.e, a]];
+    const free = this.fitter.free[lane]!;
+    this.fitter.reserved[lane] = [
+      ...this.fitter.reserved[lane]!.filter((r) => r[1] > free),
+      [this.fitter.s, this.fitter.e, a],
+    ];
   }
 
   private price(): void {

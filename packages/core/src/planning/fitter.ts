@@ -15,24 +15,24 @@ export type Stretch = readonly [from: Minute, to: Minute, activity: number];
  */
 export class Fitter {
   /** What building goes on from lies in here. */
-  protected readonly block: Block;
-  protected readonly free: Float64Array;
-  protected readonly last: Int32Array;
-  protected readonly hint: Int32Array;
+  readonly block: Block;
+  readonly free: Float64Array;
+  readonly last: Int32Array;
+  readonly hint: Int32Array;
   /** What is pinned on each lane, and what a window holds there in this plan. */
-  protected readonly pinnedOn: (readonly Stretch[])[];
-  protected readonly reserved: (readonly Stretch[])[];
+  readonly pinnedOn: (readonly Stretch[])[];
+  readonly reserved: (readonly Stretch[])[];
   private readonly pinEnd: Float64Array;
   private readonly pinLanes: (readonly number[] | undefined)[];
   /** Start and end of the last fit, and what bound it. */
-  protected s = 0;
-  protected e = 0;
-  protected by = -1;
-  protected readonly picked: number[] = [];
+  s = 0;
+  e = 0;
+  by = -1;
+  readonly picked: number[] = [];
   /** Of the last chain: each with its start, its end, what bound it and its lanes. */
-  protected readonly chain: { a: number; s: Minute; e: Minute; by: number; lanes: number[] }[] = [];
+  readonly chain: { a: number; s: Minute; e: Minute; by: number; lanes: number[] }[] = [];
   /** Why the last chain could not be put down, where that is known. */
-  protected chainWhy = '';
+  chainWhy = '';
   /** What the lane of the last fit was busy with before it. */
   private clash = -1;
   /** Why a pin cannot stand at all; empty when all can. */
@@ -100,7 +100,7 @@ export class Fitter {
     return closed ? 'is not at work then' : 'is not free for so long then';
   }
 
-  protected standPinned(a: number): void {
+  standPinned(a: number): void {
     this.s = this.c.pinned[a]!;
     this.e = this.pinEnd[a]!;
     this.by = -1;
@@ -143,7 +143,7 @@ export class Fitter {
   }
 
   /** The first start of an activity on the best of what it may have; leaves start, end, lanes and what bound them. */
-  protected fit(a: number, lb: Minute): void {
+  fit(a: number, lb: Minute): void {
     const { c, picked } = this;
     const minutes = c.minutes[a]!;
     const plain = c.plain[a]!;
@@ -237,7 +237,7 @@ export class Fitter {
    * Where an activity goes with all that must follow it within windows: the first of them goes late enough for the others to come
    * in time. False when there is no such time.
    */
-  protected fitChain(head: number, from: Minute): boolean {
+  fitChain(head: number, from: Minute): boolean {
     const { c, chain } = this;
     this.chainWhy = '';
     let lb = from;

@@ -1,5 +1,7 @@
 import { lowerBound } from './bound.ts';
-import { Beam } from './beam.ts';
+import { beamFor, type Beam } from './beam.ts';
+import type { Builder } from './builder.ts';
+import type { Guide } from './guide.ts';
 import { Built } from './built.ts';
 import { seeded } from './chance.ts';
 import { compile, type Compiled } from './compiled.ts';
@@ -45,7 +47,9 @@ const SORT = 25;
  */
 export class Planner {
   private readonly c: Compiled;
-  private readonly builder: Beam;
+  private readonly beam: Beam;
+  private readonly builder: Builder;
+  private readonly guide: Guide;
   private readonly moves: Moves;
   private now: Built;
   private next: Built;
@@ -64,7 +68,9 @@ export class Planner {
    */
   constructor(problem: PlanProblem, seed = 1) {
     this.c = compile(problem);
-    this.builder = new Beam(this.c);
+    this.beam = beamFor(this.c);
+    this.builder = this.beam.builder;
+    this.guide = this.beam.half.guide;
     this.random = seeded(seed);
     this.moves = new Moves(this.c, this.random);
     this.now = new Built(this.c);
@@ -80,7 +86,7 @@ export class Planner {
 
   /** The best of several ways to begin: as in force, by the latest start that keeps the promise, by what is left to do, and by whole jobs. */
   private first(): Int32Array {
-    const { c, builder } = this;
+    const { c, beam, builder, guide } = this;
     const left = Float64Array.from(c.minutes, (m, a) => m + c.tails[a]!);
     const latest = left.map((t, a) => {
       const j = c.jobOf[a]!;
@@ -105,15 +111,14 @@ export class Planner {
       look(sorted(latest));
       look(sorted(left.map((t) => -t)));
     }
-    if (this.wholeJobs && (small || !chosen))
-      look(builder.search(byPromise(c), { pace: usualPace(c, builder.guide), width: 1 }));
+    if (this.wholeJobs && (small || !chosen)) look(beam.search(byPromise(c), { pace: usualPace(c, guide), width: 1 }));
     if (!chosen) look(sorted(latest));
     return chosen!;
   }
 
   /** Orders of whole jobs say something: there are several, and hands that do them. */
   private get wholeJobs(): boolean {
-    return this.c.goal.late > 0 && this.c.jobs.length > 1 && this.builder.guide.total > 0;
+    return this.c.goal.late > 0 && this.c.jobs.length > 1 && this.guide.total > 0;
   }
 
   /**
@@ -137,7 +142,7 @@ export class Planner {
     const n = this.order.length;
     if (this.wholeJobs) {
       // Gone on with when it is improved again: what was learned stays.
-      this.jobs ??= new WholeJobs(this.c, this.builder, this.random);
+      this.jobs ??= new WholeJobs(this.c, this.beam, this.random);
       const { jobs } = this;
       jobs.goOnFrom(this.best.order, this.best.built);
       const goOn = (looked: number): boolean => {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { Beam } from './beam.ts';
+import { beamFor } from './beam.ts';
 import { Built } from './built.ts';
 import { seeded } from './chance.ts';
 import { planFaults } from './check-plan.ts';
@@ -47,7 +47,7 @@ describe('orders of whole jobs', () => {
 
   test('what is cut short is begun again; the next search is a wider one', () => {
     const c = compile(steady(2));
-    const jobs = new WholeJobs(c, new Beam(c), seeded(1));
+    const jobs = new WholeJobs(c, beamFor(c), seeded(1));
     const looked = (stopAt: number): number => {
       let sum = 0;
       jobs.search((k) => (sum += k) < stopAt);
@@ -61,11 +61,11 @@ describe('orders of whole jobs', () => {
 
   test('a plan is gone on from: its first pieces stay in what is searched for next', () => {
     const c = compile({ ...steady(3), inForce: {} });
-    const beam = new Beam(c);
+    const beam = beamFor(c);
     const jobs = new WholeJobs(c, beam, seeded(5));
     const out = new Built(c);
     const order = beam.search(byPromise(c), { pace: { busy: 0.9, lag: 500 }, width: 2 })!;
-    beam.build(order, out);
+    beam.builder.build(order, out);
     jobs.goOnFrom(order, out);
     const kept = Array.from({ length: 6 }, () => {
       const next = jobs.search(() => true)!;
@@ -76,14 +76,14 @@ describe('orders of whole jobs', () => {
 
   test('of a shop of which nothing is known half of what stands at the bench is thought to be done', () => {
     const c = compile(steady(4));
-    const { guide } = new Beam(c);
+    const { guide } = beamFor(c).half;
     // Five places, twenty jobs: two jobs and a half on average.
     expect(usualPace(c, guide)).toEqual({ busy: 1, lag: (2.5 * guide.total) / 20 });
   });
 
   test('the pace is learned from the plans that are found: hands are nearly always at work', () => {
     const c = compile(steady(5));
-    const beam = new Beam(c);
+    const beam = beamFor(c);
     const jobs = new WholeJobs(c, beam, seeded(1));
     const out = new Built(c);
     const paces: unknown[] = [];
@@ -94,7 +94,7 @@ describe('orders of whole jobs', () => {
     };
     for (let k = 0; k < 5; k += 1) {
       const order = jobs.search(() => true)!;
-      beam.build(order, out);
+      beam.builder.build(order, out);
       jobs.goOnFrom(order, out);
     }
     // The first ones hope for the same; what comes after follows what was seen.
@@ -104,6 +104,6 @@ describe('orders of whole jobs', () => {
     expect(busy).toBeGreaterThan(0.85);
     expect(busy).toBeLessThanOrEqual(1);
     expect(lag).toBeGreaterThan(0);
-    expect(lag).toBeLessThan(usualPace(c, beam.guide).lag * 1.5);
+    expect(lag).toBeLessThan(usualPace(c, beam.half.guide).lag * 1.5);
   });
 });

@@ -43,7 +43,7 @@ export class WholeJobs {
     private readonly random: () => number,
   ) {
     this.ranked = byPromise(c);
-    this.pace = usualPace(c, beam.guide);
+    this.pace = usualPace(c, beam.half.guide);
     this.searched = c.problem.inForce ? WIDTHS.length : 0;
   }
 
@@ -63,7 +63,7 @@ export class WholeJobs {
     const width = WIDTHS[this.searched];
     const first = width !== undefined;
     const after = first ? new Int32Array() : this.order.subarray(0, Math.floor(this.order.length * random() ** FRONT));
-    const progress = beam.progress(after);
+    const progress = beam.half.progress(after);
     if (!progress) return undefined;
     const hope = (of: typeof BUSY): number => (first ? of.first : of.from + (of.to - of.from) * random());
     const pace = { busy: this.pace.busy * hope(BUSY), lag: this.pace.lag * hope(LAG) };
@@ -73,13 +73,13 @@ export class WholeJobs {
       return !stopped;
     };
     const begin = (ranked: ArrayLike<number>, now: Progress): JobOrder =>
-      bestOrder(beam.guide, ranked, now, pace, () => ask(0));
+      bestOrder(beam.half.guide, ranked, now, pace, () => ask(0));
     const other = !first && random() < OTHER;
     const begun = begin(other ? kicked(this.ranked, random) : this.ranked, progress);
     const times = first ? KICKS.first : KICKS.after;
     const { ranked } = other
       ? begun
-      : betterOrder(beam.guide, begun, progress, pace, { times, random, goOn: () => ask(0) });
+      : betterOrder(beam.half.guide, begun, progress, pace, { times, random, goOn: () => ask(0) });
     const order = beam.search(ranked, {
       pace,
       width: width ?? WIDTH,
@@ -95,7 +95,7 @@ export class WholeJobs {
   /** The order in which jobs are done in a plan, and its pace: a line through their ends, by the work of all jobs up to each. */
   private learn(built: Built): void {
     const { c } = this;
-    const { guide } = this.beam;
+    const { guide } = this.beam.half;
     const ends = new Float64Array(c.jobs.length).fill(-Infinity);
     built.end.forEach((e, a) => (ends[c.jobOf[a]!] = Math.max(ends[c.jobOf[a]!]!, e)));
     this.ranked = Int32Array.from(ends.keys()).sort((x, y) => ends[x]! - ends[y]! || x - y);
