@@ -264,7 +264,7 @@ export const commandDtos = [
   { name: 'hand-over', value: HandOverDto },
   ...stripCommandDtos,
   ...correctionCommandDtos,
-];
+] as const;
 /** Command types that come over the wire: all but booking, which has its own form. */
 export const commandTypes: readonly string[] = commandDtos.map((s) => s.name);
 

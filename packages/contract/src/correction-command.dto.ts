@@ -194,4 +194,4 @@ export const correctionCommandDtos = [
   { name: 'judge-again', value: JudgeAgainDto },
   { name: 'say-source', value: SaySourceDto },
   { name: 'end-otherwise', value: EndOtherwiseDto },
-];
+] as const;

@@ -28,4 +28,4 @@ export class LeadBackDto extends OpCommandDto {
 export const proveCommandDtos = [
   { name: 'take-run', value: TakeRunDto },
   { name: 'lead-back', value: LeadBackDto },
-];
+] as const;

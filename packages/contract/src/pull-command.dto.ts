@@ -113,4 +113,4 @@ export const pullCommandDtos = [
   { name: 'say-running', value: SayRunningDto },
   { name: 'loosen', value: LoosenDto },
   { name: 'renew-fasteners', value: RenewFastenersDto },
-];
+] as const;

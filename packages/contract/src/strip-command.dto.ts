@@ -323,4 +323,4 @@ export const stripCommandDtos = [
   { name: 'note', value: NoteDto },
   { name: 'park', value: ParkDto },
   { name: 'resume', value: ResumeDto },
-];
+] as const;

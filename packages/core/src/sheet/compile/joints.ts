@@ -40,7 +40,8 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
 function compilePattern(reader: Reader, at: Path, raw: RawJoint, count: number | 'unknown'): Pattern {
   const p = raw.pattern;
   if (!p) return { kind: 'single' };
-  const places = p.circle !== undefined ? undefined : p.rectangle ? p.rectangle[0] * p.rectangle[1] : p.points!.length;
+  const circle = 'circle' in p;
+  const places = circle ? undefined : 'rectangle' in p ? p.rectangle[0] * p.rectangle[1] : p.points.length;
   if (count === 'unknown' || (places === undefined ? count < 2 : count !== places))
     reader.problem(
       at,
@@ -49,21 +50,21 @@ function compilePattern(reader: Reader, at: Path, raw: RawJoint, count: number |
         ? `a circle of ${count}: say the count on the part "${raw.fastener}"`
         : `${places} places, but the count of "${raw.fastener}" is ${count}`,
     );
-  if (p.circle !== undefined)
+  if (circle)
     return {
       kind: 'circle',
       diameter: reader.quantity([...at, 'circle'], p.circle, 'length'),
       first: p.first ?? "12 o'clock",
     };
-  if (p.rectangle) return { kind: 'rectangle', rows: p.rectangle[0], columns: p.rectangle[1] };
-  const points = p.points!;
-  if (p.order && [...p.order].sort((a, b) => a - b).some((n, i) => n !== i + 1 || p.order!.length !== points.length))
+  if ('rectangle' in p) return { kind: 'rectangle', rows: p.rectangle[0], columns: p.rectangle[1] };
+  const { points, order } = p;
+  if (order && [...order].sort((x, y) => x - y).some((n, i) => n !== i + 1 || order.length !== points.length))
     reader.problem(
       [...at, 'order'],
       'count-disagrees',
       `the order must name each place from 1 to ${points.length} once`,
     );
-  return { kind: 'points', points, order: p.order };
+  return { kind: 'points', points, order };
 }
 
 /** What a stage is called where the sheet gives it no name. */

@@ -180,7 +180,7 @@ function compileOp(reader: Reader, at: Path, raw: RawOp, side: SideName, sheet: 
     );
     return undefined;
   }
-  const value = raw[verb];
+  const value = (raw as Readonly<Record<string, unknown>>)[verb];
   const one = String(value);
   const path = [...at, verb];
   const plain = plainVerbs.find((v) => v === verb);

@@ -2,15 +2,21 @@ import { schoolKinds } from '../setting.ts';
 import {
   choice,
   each,
+  either,
   figure,
+  flag,
   from,
   id,
+  integer,
   listOf,
   map,
+  number,
   object,
   oneOrMore,
+  pair,
   quantity,
   ref,
+  some,
   text,
   words,
 } from './shapes.ts';
@@ -18,7 +24,7 @@ import {
 export const part = object(
   {
     title: words,
-    count: { anyOf: [{ type: 'integer', minimum: 1, maximum: 1000 }, text('unknown')] },
+    count: either(integer({ minimum: 1, maximum: 1000 }), text('unknown')),
     each,
     where: words,
     length: quantity,
@@ -27,12 +33,12 @@ export const part = object(
     replaces: id,
     renew: choice('always', 'inspect', 'judge'),
     order: words,
-    price: { type: 'number', minimum: 0 },
+    price: number({ minimum: 0 }),
     'reuse-if': words,
     'look-again': words,
-    body: { type: 'boolean' },
+    body: flag,
     goes: words,
-    stays: { type: 'boolean' },
+    stays: flag,
     ring: object(
       {
         inside: quantity,
@@ -95,49 +101,36 @@ export const joint = object(
     thread: words,
     class: words,
     each,
-    pattern: {
-      anyOf: [
-        object({ circle: quantity, first: words }, ['circle']),
-        object(
-          {
-            rectangle: { type: 'array', items: { type: 'integer', minimum: 1, maximum: 50 }, minItems: 2, maxItems: 2 },
-          },
-          ['rectangle'],
-        ),
-        object(
-          {
-            points: {
-              type: 'array',
-              minItems: 2,
-              maxItems: 60,
-              items: { type: 'array', items: { type: 'number' }, minItems: 2, maxItems: 2 },
-            },
-            order: listOf({ type: 'integer', minimum: 1 }),
-          },
-          ['points'],
-        ),
-      ],
-    },
+    pattern: either(
+      object({ circle: quantity, first: words }, ['circle']),
+      object({ rectangle: pair(integer({ minimum: 1, maximum: 50 })) }, ['rectangle']),
+      object(
+        {
+          points: some(pair(number()), { minItems: 2, maxItems: 60 }),
+          order: listOf(integer({ minimum: 1 })),
+        },
+        ['points'],
+      ),
+    ),
     into: object({ material: words, engagement: quantity }, ['material', 'engagement']),
-    tighten: {
-      type: 'array',
-      minItems: 1,
-      items: object({
+    tighten: some(
+      object({
         name: words,
         to: figure,
         range: figure,
         turn: figure,
         figure: choice('none'),
-        'could-be': { type: 'array', items: words, minItems: 2, maxItems: 4 },
+        'could-be': some(words, { minItems: 2, maxItems: 4 }),
         expect: figure,
       }),
-    },
+      { minItems: 1 },
+    ),
     hold: words,
     'low-because': words,
     fasteners: choice('reuse', 'new', 'new-if-stretched'),
     threadlocker: words,
     'keep-clear': words,
-    running: { type: 'boolean' },
+    running: flag,
     grip: figure,
     hand: choice('left', 'right'),
     from,
@@ -151,20 +144,18 @@ const per = object({ move: figure, gives: figure }, ['move', 'gives']);
 const school = object(
   {
     kind: choice(...schoolKinds),
-    depths: {
-      type: 'array',
+    depths: some(object({ id, title: words, sign: choice('plus', 'minus'), gauge: words }, ['id', 'title', 'sign']), {
       minItems: 1,
       maxItems: 12,
-      items: object({ id, title: words, sign: choice('plus', 'minus'), gauge: words }, ['id', 'title', 'sign']),
-    },
+    }),
     pitch: figure,
-    slots: { type: 'integer', minimum: 1, maximum: 60 },
+    slots: integer({ minimum: 1, maximum: 60 }),
     holes: listOf(figure),
-    flats: { type: 'integer', minimum: 2, maximum: 60 },
+    flats: integer({ minimum: 2, maximum: 60 }),
     first: figure,
     'back-off': figure,
-    gear: { type: 'integer', minimum: 3, maximum: 1000 },
-    pinion: { type: 'integer', minimum: 3, maximum: 1000 },
+    gear: integer({ minimum: 3, maximum: 1000 }),
+    pinion: integer({ minimum: 3, maximum: 1000 }),
     per,
   },
   ['kind'],
@@ -178,13 +169,13 @@ export const setting = object(
     gauge: words,
     band: figure,
     target: figure,
-    repeats: { type: 'integer', minimum: 1, maximum: 10 },
+    repeats: integer({ minimum: 1, maximum: 10 }),
     shims: id,
     thicker: choice('looser', 'tighter'),
     trial: figure,
     pack: words,
     'may-be-off': figure,
-    pieces: { type: 'integer', minimum: 1, maximum: 6 },
+    pieces: integer({ minimum: 1, maximum: 6 }),
     per,
     seat: object({ joint: ref, to: figure, turning: words }, ['joint', 'to']),
     how: words,
@@ -195,7 +186,7 @@ export const setting = object(
       {
         radius: figure,
         'seal-drag': figure,
-        second: object({ pull: figure, radius: figure, ratio: { type: 'number', exclusiveMinimum: 0 } }, [
+        second: object({ pull: figure, radius: figure, ratio: number({ exclusiveMinimum: 0 }) }, [
           'pull',
           'radius',
           'ratio',
@@ -220,12 +211,10 @@ export const setting = object(
       {
         shaft: figure,
         tolerance: figure,
-        rows: {
-          type: 'array',
+        rows: some(object({ shaft: figure, compression: figure }, ['shaft', 'compression']), {
           minItems: 1,
           maxItems: 60,
-          items: object({ shaft: figure, compression: figure }, ['shaft', 'compression']),
-        },
+        }),
       },
       ['shaft', 'tolerance', 'rows'],
     ),

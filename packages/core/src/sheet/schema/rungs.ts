@@ -2,9 +2,13 @@ import {
   ahead,
   caution,
   choice,
+  defined,
   each,
+  either,
   id,
+  integer,
   listOf,
+  number,
   object,
   oneOrMore,
   quantity,
@@ -12,7 +16,16 @@ import {
   way,
   when,
   words,
+  type Schema,
 } from './shapes.ts';
+
+/** Parts that come off, and how many of each. */
+export const off: Schema<Readonly<Record<string, number>>> = {
+  type: 'object',
+  minProperties: 1,
+  propertyNames: ref,
+  additionalProperties: integer({ minimum: 1 }),
+};
 
 export const op = object({
   when,
@@ -29,7 +42,7 @@ export const op = object({
   clear: words,
   through: words,
   on: words,
-  strokes: { type: 'integer', minimum: 1, maximum: 100 },
+  strokes: integer({ minimum: 1, maximum: 100 }),
   clean: words,
   inspect: words,
   rework: words,
@@ -75,10 +88,10 @@ export const op = object({
   undo: ref,
   fit: ref,
   remove: ref,
-  off: { $ref: '#/$defs/off' },
+  off: defined('off', off),
 });
 
-export const sideProperties = {
+const sideProperties = {
   when,
   caution: oneOrMore(caution),
   do: oneOrMore(words),
@@ -93,19 +106,22 @@ export const sideProperties = {
   slacken: oneOrMore(ref),
   undo: oneOrMore(ref),
   stack: ref,
-  off: { $ref: '#/$defs/off' },
+  off: defined('off', off),
   by: oneOrMore(way),
   'swing-aside': oneOrMore(ref),
   hang: oneOrMore(ref),
-  'leave-in': { type: 'integer', minimum: 1 },
-  ops: listOf({ $ref: '#/$defs/op' }),
+  'leave-in': integer({ minimum: 1 }),
+  ops: listOf(defined('op', op)),
   after: listOf(words),
   before: listOf(words),
   helper: words,
-  tools: listOf({ anyOf: [words, object({ special: words, instead: words }, ['special'])] }),
+  tools: listOf(either(words, object({ special: words, instead: words }, ['special']))),
   ahead: oneOrMore(ahead),
-  minutes: { type: 'number', minimum: 0, maximum: 2000 },
+  minutes: number({ minimum: 0, maximum: 2000 }),
 };
+
+export const side = object(sideProperties);
+export const namedStep = object({ id, title: words, ...sideProperties }, ['id']);
 
 export const rung = object(
   {
@@ -115,11 +131,11 @@ export const rung = object(
     each,
     when,
     side: choice('bottom'),
-    strip: { $ref: '#/$defs/side' },
-    build: { anyOf: [{ $ref: '#/$defs/side' }, listOf({ $ref: '#/$defs/namedStep' })] },
-    ops: listOf({ $ref: '#/$defs/op' }),
+    strip: defined('side', side),
+    build: either(defined('side', side), listOf(defined('namedStep', namedStep))),
+    ops: listOf(defined('op', op)),
     helper: words,
-    minutes: { type: 'number', minimum: 0, maximum: 2000 },
+    minutes: number({ minimum: 0, maximum: 2000 }),
   },
   ['id', 'title'],
 );

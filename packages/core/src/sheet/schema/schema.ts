@@ -1,35 +1,212 @@
 import { mapValues } from '../../records.ts';
 import { joint, part, setting } from './entries.ts';
-import { op, rung, sideProperties } from './rungs.ts';
+import { namedStep, off, op, rung, side } from './rungs.ts';
 import {
   choice,
   each,
   figure,
+  flag,
   from,
   id,
+  integer,
   listOf,
   map,
+  number,
   object,
   odds,
   quantity,
   oneOrMore,
   ref,
+  some,
   text,
   words,
   type Schema,
+  type Written,
 } from './shapes.ts';
 import { measureShapes } from '../types.ts';
-import { standFigures, standKinds } from '../stand.ts';
+import { standFigures, standKinds, type StandKind } from '../stand.ts';
 
 /** The run of a test on a stand: its kind, and the figures that this kind takes. */
-const stand: Schema = {
+const stand: Schema<{ readonly kind: StandKind } & Readonly<Record<string, string | number>>> = {
   oneOf: standKinds.map((kind) =>
-    object({ kind: text(kind), ...mapValues(standFigures[kind], () => figure) }, [
-      'kind',
-      ...Object.entries(standFigures[kind]).flatMap(([name, f]) => (f.needed ? [name] : [])),
-    ]),
+    object<Readonly<Record<string, Schema>>, string>(
+      { kind: text(kind), ...mapValues(standFigures[kind], () => figure) },
+      ['kind', ...Object.entries(standFigures[kind]).flatMap(([name, f]) => (f.needed ? [name] : []))],
+    ),
   ),
 };
+const yes: Schema<true> = { const: true };
+/** Choices by their names: two at least. */
+const fewOf = <S extends Schema>(of: S, most: number): Schema<Readonly<Record<string, Written<S>>>> => ({
+  ...map(of),
+  minProperties: 2,
+  maxProperties: most,
+});
+
+/** A build sheet as it is written. */
+export const sheet = object(
+  {
+    jubb: text('build-sheet/1'),
+    sheet: id,
+    revision: integer({ minimum: 1 }),
+    title: words,
+    kind: words,
+    maker: words,
+    models: listOf(words),
+    variants: map(object({ title: words }, ['title'])),
+    from,
+    opened: listOf(words),
+    identify: listOf(
+      object(
+        {
+          id,
+          ask: words,
+          measure: object({ quantity: words, gauge: words }, ['quantity']),
+          count: yes,
+          needs: choice('nothing', 'cover', 'strip'),
+          part: id,
+          choose: some(object({ is: figure, variant: oneOrMore(id), order: words, says: words }, ['is']), {
+            minItems: 1,
+          }),
+        },
+        ['ask', 'choose'],
+      ),
+    ),
+    leads: map(
+      object(
+        {
+          title: words,
+          where: words,
+          kind: choice('connector', 'earth', 'hose', 'cable', 'strap', 'clip', 'belt'),
+          each,
+        },
+        ['title', 'where'],
+      ),
+    ),
+    stacks: map(
+      object({ title: words, from: words, order: some(id, { minItems: 2, maxItems: 40 }), last: words }, [
+        'title',
+        'order',
+      ]),
+    ),
+    looks: map(
+      object(
+        {
+          title: words,
+          ask: words,
+          by: choice('ear', 'eye', 'hand', 'nose'),
+          part: id,
+          each,
+          choose: fewOf(
+            object({ title: words, verdict: choice('good', 'bad', 'unsure'), says: words }, ['title', 'verdict']),
+            5,
+          ),
+          pattern: choice('drive', 'coast'),
+          'failed-by': listOf(id),
+        },
+        ['title', 'ask'],
+      ),
+    ),
+    parts: map(part),
+    kits: map(
+      object({ title: words, order: words, price: number({ minimum: 0 }), covers: listOf(id) }, ['order', 'covers']),
+    ),
+    causes: map(
+      object(
+        {
+          ask: words,
+          each,
+          choose: fewOf(object({ title: words, speaks: oneOrMore(ref), then: words }, ['title']), 6),
+        },
+        ['ask', 'choose'],
+      ),
+    ),
+    sets: map(object({ title: words, parts: some(id, { minItems: 1, maxItems: 20 }) }, ['parts'])),
+    'while-open': listOf(object({ part: id, asks: odds, takes: quantity }, ['part', 'asks'])),
+    exchange: object(
+      {
+        title: words,
+        order: words,
+        price: number({ minimum: 0 }),
+        'lead-days': integer({ minimum: 0, maximum: 365 }),
+        takes: quantity,
+      },
+      ['order', 'price', 'lead-days', 'takes'],
+    ),
+    comeback: object({ repair: odds, dressed: odds, exchange: odds }),
+    joints: map(joint),
+    aids: map(object({ title: words, where: words, each }, ['title', 'where'])),
+    marks: map(
+      object(
+        {
+          title: words,
+          between: some(id, { minItems: 2, maxItems: 3 }),
+          where: words,
+          with: words,
+          each,
+        },
+        ['between', 'where'],
+      ),
+    ),
+    standing: map(object({ say: words, from: words, until: words }, ['say', 'from', 'until'])),
+    measures: map(
+      object(
+        {
+          title: words,
+          part: id,
+          each,
+          from,
+          quantity: words,
+          gauge: words,
+          shape: choice(...measureShapes),
+          inside: flag,
+          'out-of-round': figure,
+          taper: figure,
+          spread: figure,
+          clearance: object({ of: id, band: figure }, ['of', 'band']),
+          housing: figure,
+          room: figure,
+          voltage: figure,
+          at: listOf(words),
+          new: figure,
+          min: figure,
+          max: figure,
+          outside: object({ offer: listOf(words) }, ['offer']),
+          groove: object({ by: words, ask: words, yes: words, no: words }, ['by', 'ask', 'yes', 'no']),
+        },
+        ['title', 'part', 'quantity'],
+      ),
+    ),
+    settings: map(setting),
+    methods: map(
+      object({ ask: words, choices: map(object({ title: words, why: words }, ['title'])) }, ['ask', 'choices']),
+    ),
+    fluids: map(object({ title: words, grade: words, amount: figure, from }, ['grade', 'amount'])),
+    tests: map(
+      object(
+        {
+          title: words,
+          quantity: words,
+          gauge: words,
+          accept: figure,
+          'failed-by': listOf(id),
+          stand,
+          tells: map(ref),
+          from,
+          each,
+        },
+        ['title', 'quantity', 'accept'],
+      ),
+    ),
+    'hand-over': object({
+      'run-in': listOf(words),
+      'look-again': listOf(words),
+      'second-person': flag,
+    }),
+    rungs: some(rung, { minItems: 1 }),
+  },
+  ['jubb', 'sheet', 'revision', 'title', 'kind', 'maker', 'parts', 'rungs'],
+);
 
 /**
  * JSON Schema (draft 2020-12) of a build sheet as it is written. Published as library/build-sheet.schema.json.
@@ -39,190 +216,6 @@ const stand: Schema = {
 export const sheetSchema: Schema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   title: 'Jubb build sheet, version 1',
-  ...object(
-    {
-      jubb: text('build-sheet/1'),
-      sheet: id,
-      revision: { type: 'integer', minimum: 1 },
-      title: words,
-      kind: words,
-      maker: words,
-      models: listOf(words),
-      variants: map(object({ title: words }, ['title'])),
-      from,
-      opened: listOf(words),
-      identify: listOf(
-        object(
-          {
-            id,
-            ask: words,
-            measure: object({ quantity: words, gauge: words }, ['quantity']),
-            count: { const: true },
-            needs: choice('nothing', 'cover', 'strip'),
-            part: id,
-            choose: {
-              type: 'array',
-              minItems: 1,
-              items: object({ is: figure, variant: oneOrMore(id), order: words, says: words }, ['is']),
-            },
-          },
-          ['ask', 'choose'],
-        ),
-      ),
-      leads: map(
-        object(
-          {
-            title: words,
-            where: words,
-            kind: choice('connector', 'earth', 'hose', 'cable', 'strap', 'clip', 'belt'),
-            each,
-          },
-          ['title', 'where'],
-        ),
-      ),
-      stacks: map(
-        object(
-          { title: words, from: words, order: { type: 'array', items: id, minItems: 2, maxItems: 40 }, last: words },
-          ['title', 'order'],
-        ),
-      ),
-      looks: map(
-        object(
-          {
-            title: words,
-            ask: words,
-            by: choice('ear', 'eye', 'hand', 'nose'),
-            part: id,
-            each,
-            choose: {
-              ...map(
-                object({ title: words, verdict: choice('good', 'bad', 'unsure'), says: words }, ['title', 'verdict']),
-              ),
-              minProperties: 2,
-              maxProperties: 5,
-            },
-            pattern: choice('drive', 'coast'),
-            'failed-by': listOf(id),
-          },
-          ['title', 'ask'],
-        ),
-      ),
-      parts: map(part),
-      kits: map(
-        object({ title: words, order: words, price: { type: 'number', minimum: 0 }, covers: listOf(id) }, [
-          'order',
-          'covers',
-        ]),
-      ),
-      causes: map(
-        object(
-          {
-            ask: words,
-            each,
-            choose: {
-              ...map(object({ title: words, speaks: oneOrMore(ref), then: words }, ['title'])),
-              minProperties: 2,
-              maxProperties: 6,
-            },
-          },
-          ['ask', 'choose'],
-        ),
-      ),
-      sets: map(object({ title: words, parts: { type: 'array', items: id, minItems: 1, maxItems: 20 } }, ['parts'])),
-      'while-open': listOf(object({ part: id, asks: odds, takes: quantity }, ['part', 'asks'])),
-      exchange: object(
-        {
-          title: words,
-          order: words,
-          price: { type: 'number', minimum: 0 },
-          'lead-days': { type: 'integer', minimum: 0, maximum: 365 },
-          takes: quantity,
-        },
-        ['order', 'price', 'lead-days', 'takes'],
-      ),
-      comeback: object({ repair: odds, dressed: odds, exchange: odds }),
-      joints: map(joint),
-      aids: map(object({ title: words, where: words, each }, ['title', 'where'])),
-      marks: map(
-        object(
-          {
-            title: words,
-            between: { type: 'array', items: id, minItems: 2, maxItems: 3 },
-            where: words,
-            with: words,
-            each,
-          },
-          ['between', 'where'],
-        ),
-      ),
-      standing: map(object({ say: words, from: words, until: words }, ['say', 'from', 'until'])),
-      measures: map(
-        object(
-          {
-            title: words,
-            part: id,
-            each,
-            from,
-            quantity: words,
-            gauge: words,
-            shape: choice(...measureShapes),
-            inside: { type: 'boolean' },
-            'out-of-round': figure,
-            taper: figure,
-            spread: figure,
-            clearance: object({ of: id, band: figure }, ['of', 'band']),
-            housing: figure,
-            room: figure,
-            voltage: figure,
-            at: listOf(words),
-            new: figure,
-            min: figure,
-            max: figure,
-            outside: object({ offer: listOf(words) }, ['offer']),
-            groove: object({ by: words, ask: words, yes: words, no: words }, ['by', 'ask', 'yes', 'no']),
-          },
-          ['title', 'part', 'quantity'],
-        ),
-      ),
-      settings: map(setting),
-      methods: map(
-        object({ ask: words, choices: map(object({ title: words, why: words }, ['title'])) }, ['ask', 'choices']),
-      ),
-      fluids: map(object({ title: words, grade: words, amount: figure, from }, ['grade', 'amount'])),
-      tests: map(
-        object(
-          {
-            title: words,
-            quantity: words,
-            gauge: words,
-            accept: figure,
-            'failed-by': listOf(id),
-            stand,
-            tells: { type: 'object', propertyNames: id, additionalProperties: ref },
-            from,
-            each,
-          },
-          ['title', 'quantity', 'accept'],
-        ),
-      ),
-      'hand-over': object({
-        'run-in': listOf(words),
-        'look-again': listOf(words),
-        'second-person': { type: 'boolean' },
-      }),
-      rungs: { type: 'array', minItems: 1, items: rung },
-    },
-    ['jubb', 'sheet', 'revision', 'title', 'kind', 'maker', 'parts', 'rungs'],
-  ),
-  $defs: {
-    off: {
-      type: 'object',
-      minProperties: 1,
-      propertyNames: ref,
-      additionalProperties: { type: 'integer', minimum: 1 },
-    },
-    op,
-    side: object(sideProperties),
-    namedStep: object({ id, title: words, ...sideProperties }, ['id']),
-  },
+  ...sheet,
+  $defs: { off, op, side, namedStep },
 };
