@@ -6,7 +6,8 @@ export type SurpriseCommand =
       readonly where: string;
       readonly with: string;
     }
-  | { readonly type: 'add-aid' | 'add-lead'; readonly title: string; readonly where: string }
+  | { readonly type: 'add-aid'; readonly title: string; readonly where: string }
+  | { readonly type: 'add-lead'; readonly title: string; readonly where: string }
   | {
       readonly type: 'surprise';
       readonly kind: 'comes-off-first' | 'not-as-sheet' | 'broken';
