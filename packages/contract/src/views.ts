@@ -9,6 +9,10 @@ import type {
   LoggedEvent,
   Pricing,
   Refusal,
+  PastVisit,
+  QualityLine,
+  SheetQuality,
+  VisitFigure,
 } from '@jubb/core/bench';
 import type { Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
@@ -135,44 +139,7 @@ export interface CustomerView {
   readonly id: string;
   readonly name: string;
 }
-export interface PastVisit {
-  readonly jobId: string;
-  readonly number: number;
-  readonly booked: string;
-  readonly complaint: string;
-  readonly stage: JobStage;
-  /** Findings and settings of that visit in short sentences. */
-  readonly outcome: readonly string[];
-  /** Why it failed then, as far as it was found. */
-  readonly causes: readonly string[];
-  /** What was fitted new, and the methods chosen. */
-  readonly fitted: readonly string[];
-  readonly methods: readonly string[];
-  readonly deferrals: readonly {
-    readonly part: string;
-    readonly title: string;
-    readonly words: string;
-    readonly again?: string;
-  }[];
-  /** Parts that were judged and not left for later: a deferral of before is settled by it. */
-  readonly judged: readonly string[];
-  readonly figures: readonly VisitFigure[];
-  /** When it left, once it has. */
-  readonly left: string | null;
-  /** What its sheet says is to be looked at again, once it has left. */
-  readonly lookAgain: readonly string[];
-  /** The visit before it that it came back from. */
-  readonly cameFrom: number | null;
-}
-/** A figure of a visit that can be held against those of other visits. */
-export interface VisitFigure {
-  readonly id: string;
-  readonly title: string;
-  readonly moment: 'as-found' | 'now';
-  readonly value: Quantity;
-  readonly low?: Quantity;
-  readonly high?: Quantity;
-}
+export type { PastVisit, VisitFigure };
 export interface UnitView {
   readonly id: string;
   /** Build sheet of its kind. */
@@ -272,16 +239,9 @@ export interface ImportedView {
 }
 
 /** Comebacks and hours of some jobs; ranges are 95 %, and wide when there are few. */
-export interface QualityLine {
-  readonly title: string;
-  readonly jobs: number;
-  readonly comebacks: Interval | null;
-  /** `high` is null where a single job says nothing of the range. */
-  readonly hours: { readonly value: number; readonly low: number; readonly high: number | null } | null;
-  readonly sheetHours: number;
-}
+export type { QualityLine };
 export interface QualityView {
-  readonly sheets: readonly (QualityLine & { readonly sheet: string; readonly methods: readonly QualityLine[] })[];
+  readonly sheets: readonly SheetQuality[];
   readonly lessons: readonly {
     readonly sheet: string;
     readonly rung: string;

@@ -1,3 +1,4 @@
+import { selfCheck } from '@jubb/core/bench';
 import {
   ConflictException,
   Inject,
@@ -109,13 +110,6 @@ export class InstrumentsService implements OnModuleDestroy {
     const view = await this.db.getRepository(Instrument).findOneByOrFail({ id });
     if (!port.connected)
       return { good: false, says: ['It does not answer: is it on, and its cable in?'], readings: [] };
-    const late = view.calibratedTo !== null && view.calibratedTo < now.toISOString().slice(0, 10);
-    const dated =
-      view.calibratedTo === null
-        ? 'It was never calibrated'
-        : late
-          ? `Its calibration ran out on ${view.calibratedTo}`
-          : `In date until ${view.calibratedTo}`;
     const readings = await firstValueFrom(
       this.messages(id).pipe(
         filter((m) => m.type === 'live'),
@@ -125,22 +119,7 @@ export class InstrumentsService implements OnModuleDestroy {
         toArray(),
       ),
     );
-    const spread = readings.length === 0 ? 0 : Math.max(...readings) - Math.min(...readings);
-    const most = view.uncertainty ? 2 * view.uncertainty.value : 10 * view.resolution;
-    const repeats = readings.length < 2 || spread <= most;
-    return {
-      good: repeats && !late && view.calibratedTo !== null,
-      says: [
-        'It answers',
-        dated,
-        ...(readings.length < 2
-          ? []
-          : [
-              `${readings.length} readings within ${Number(spread.toPrecision(2))} ${view.unit}${repeats ? '' : `: more than the ${Number(most.toPrecision(2))} ${view.unit} it should repeat to`}`,
-            ]),
-      ],
-      readings,
-    };
+    return { ...selfCheck(view, readings, now.toISOString().slice(0, 10)), readings };
   }
 
   /** An instrument that answers: what is said to one that does not is lost, and must not look done. */

@@ -27,7 +27,16 @@ import {
   type WeekView,
   type QueuedView,
 } from '@jubb/contract';
-import { PlanError, planFaults, unknownsOf, workCalendar, type Slot } from '@jubb/core/planning';
+import {
+  LONGEST_EXTRA_H,
+  MOVES_TOLD,
+  PlanError,
+  planFaults,
+  STALE_PLAN_MIN,
+  unknownsOf,
+  workCalendar,
+  type Slot,
+} from '@jubb/core/planning';
 import ical from 'ical-generator';
 import { randomUUID } from 'node:crypto';
 import { DataSource, type EntityManager } from 'typeorm';
@@ -40,10 +49,6 @@ import { PlanQueue } from './plan-queue.ts';
 import { ShopService } from './shop.service.ts';
 
 const MINUTE_MS = 60_000;
-/** A plan that was made longer ago than this is not taken: too much has gone on since. */
-const STALE_MIN = 30;
-const MOVES = 40;
-const LONGEST_EXTRA_H = 12;
 
 /** The week: what it is planned from, the plan in force, promises. */
 @Controller('api/plan')
@@ -68,7 +73,7 @@ export class PlanningController {
   async take(@Body() dto: TakePlanDto, @Me() me: Person): Promise<PlanInForce> {
     const now = Date.now();
     const age = now / MINUTE_MS - dto.now;
-    if (age > STALE_MIN || age < -1)
+    if (age > STALE_PLAN_MIN || age < -1)
       throw new UnprocessableEntityException(`now: this plan is of ${Math.round(age)} min ago; plan again`);
     const agreed = dto.agreed && extraOf(dto.agreed, me);
     await this.known(agreed?.person);
@@ -108,7 +113,7 @@ export class PlanningController {
   @Get('moves')
   @AllowedFor(...EVERY_ROLE)
   async moves(): Promise<PlanMove[]> {
-    return this.shop.moves(new Date(), MOVES);
+    return this.shop.moves(new Date(), MOVES_TOLD);
   }
 
   /** Time in hand of every open job that is promised: the one reckoning that Floor, bench and Plan show. */

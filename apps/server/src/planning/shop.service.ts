@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { ExtraHours, PlanInForce, PlanJobLabel, PlanMove, SlackView, WeekView } from '@jubb/contract';
 import {
+  runsAtNight,
   slackOf,
   activitiesOf,
   HELPER,
@@ -267,10 +268,9 @@ export class ShopService {
       ...(helping.length > 0
         ? [{ id: HELPER, title: 'Helper', kind: 'hands' as const, capacity: 1, calendar: HELPER }]
         : []),
-      // A wash tank soaks overnight; an oven and a press want somebody in the house.
       ...workshop.tools
         .filter((t) => t.capacity > 0)
-        .map((t) => ({ ...t, ...(t.kind === 'tank' ? {} : { calendar: 'shop' }) })),
+        .map((t) => ({ ...t, ...(runsAtNight(t.kind) ? {} : { calendar: 'shop' }) })),
       ...stands.map((s) => ({ id: s.id, title: s.name, kind: 'stand' as const, capacity: 1, calendar: 'shop' })),
     ];
     const of = (kind: Resource['kind']): string[] => resources.filter((r) => r.kind === kind).map((r) => r.id);

@@ -1,5 +1,4 @@
-import { opTitle, type Together } from '@jubb/core/bench';
-import { linesOf } from './panels/lines.ts';
+import { linesOf, opTitle, type Together } from '@jubb/core/bench';
 import type { Bench } from './use-bench.ts';
 
 /** What is done first, in the same go: each deed with what there is to know of it. */
@@ -15,7 +14,7 @@ export function LeadLines({
     <ol className="lead" aria-label="First">
       {lead.map((op) => {
         const title = opTitle(bench.sheet, op);
-        const more = linesOf(bench, op).filter((l) => l !== title);
+        const more = linesOf(bench.sheet, bench.state, op).filter((l) => l !== title);
         return (
           <li key={op.id}>
             {title}

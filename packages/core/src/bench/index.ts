@@ -86,6 +86,7 @@ export {
   gaugeKinds,
   gaugesFor,
   kindOfGauge,
+  settingGauge,
   wouldDecide,
   type Gauge,
   type GaugeAdvice,
@@ -116,3 +117,16 @@ export { plainRecord, type PlainRecord } from './record/plain-record.ts';
 export { meanInterval, shareInterval, type Interval } from './record/intervals.ts';
 export { recordCsv } from './record/record-csv.ts';
 export type { ProveRecord } from './record/prove-record.ts';
+export { linesOf } from './ladder/instructions.ts';
+export { visitOf, visitFigures, type PastVisit, type VisitFigure } from './record/visit.ts';
+export {
+  COMES_BACK_DAYS,
+  cameBack,
+  doneVisit,
+  qualityOf,
+  type DoneVisit,
+  type QualityLine,
+  type SheetQuality,
+} from './record/quality.ts';
+export { selfCheck } from './measuring/self-check.ts';
+export { pullTorque } from './measuring/pull-torque.ts';

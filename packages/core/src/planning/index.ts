@@ -9,3 +9,4 @@ export { slackOf, type Slack } from './slack.ts';
 export { HELPER, spendMinor, suggestionsFor, type Agreement, type Suggestion } from './suggestions.ts';
 export * from './types.ts';
 export { lateJobs, readyAt, type LateJob, type LateLink, type Say } from './why-late.ts';
+export { LONGEST_EXTRA_H, MOVES_TOLD, runsAtNight, STALE_PLAN_MIN } from './limits.ts';

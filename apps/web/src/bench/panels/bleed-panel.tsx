@@ -1,7 +1,6 @@
-import { opTitle } from '@jubb/core/bench';
+import { linesOf, opTitle } from '@jubb/core/bench';
 import { useState } from 'react';
 import { useKeys } from '../../frame/keys.ts';
-import { linesOf } from './lines.ts';
 import { Go, type PanelProps } from './panel.tsx';
 
 /** Bleeds until so many strokes in a row came without a bubble; a bubble starts the count again. */
@@ -18,7 +17,7 @@ export function BleedPanel({ bench, op }: PanelProps<'bleed'>): React.JSX.Elemen
     <>
       <div className="op">
         <ul className="lines">
-          {linesOf(bench, op).map((l) => (
+          {linesOf(bench.sheet, bench.state, op).map((l) => (
             <li key={l}>{l}</li>
           ))}
         </ul>

@@ -1,8 +1,8 @@
+import { linesOf } from '@jubb/core/bench';
 import type { Fluid, Op } from '@jubb/core/sheet';
 import { Caution } from '../caution.tsx';
 import { Whose } from '../figure-source.tsx';
 import { convert, dimensionsOfUnit, formatNumber, formatQuantity } from '@jubb/core/quantities';
-import { linesOf } from './lines.ts';
 import { Go, type PanelProps } from './panel.tsx';
 import { Turning } from './turning.tsx';
 
@@ -49,7 +49,7 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
             {joint && <Turning hand={joint.hand} loosen />}
             {op.kind === 'fill' && sheet.fluids[op.what] && <Amount fluid={sheet.fluids[op.what]!} bench={bench} />}
             <ul className="lines">
-              {linesOf(bench, op).map((l) => (
+              {linesOf(bench.sheet, bench.state, op).map((l) => (
                 <li key={l}>{l}</li>
               ))}
             </ul>

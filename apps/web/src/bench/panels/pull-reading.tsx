@@ -1,4 +1,5 @@
-import { canonical, formatReading, inCanonical, type Quantity } from '@jubb/core/quantities';
+import { pullTorque } from '@jubb/core/bench';
+import { formatReading, type Quantity } from '@jubb/core/quantities';
 import { useState, type FormEvent } from 'react';
 import { QuantityField, readTyped } from '../../fields/quantity-field.tsx';
 
@@ -58,6 +59,5 @@ export function torqueOf(
   const [f, r] = [readTyped(pull, 'force', 'N'), readTyped(radius, 'length', 'mm')];
   if ('error' in f || 'error' in r)
     return { errors: { ...('error' in f ? { pull: f.error } : {}), ...('error' in r ? { radius: r.error } : {}) } };
-  const metres = inCanonical(r.value, 'length') / 1000;
-  return { value: canonical(Number((inCanonical(f.value, 'force') * metres).toPrecision(4)), 'torque') };
+  return { value: pullTorque(f.value, r.value) };
 }

@@ -8,8 +8,8 @@ import {
   type Quantity,
   formatReading,
 } from '@jubb/core/quantities';
-import { changeWords, isPull, readingsOf, instrumentFacts, openBad } from '@jubb/core/bench';
-import { useEffect } from 'react';
+import { settingGauge, changeWords, isPull, readingsOf, instrumentFacts, openBad } from '@jubb/core/bench';
+
 import { createPortal } from 'react-dom';
 import { Whose } from '../figure-source.tsx';
 import { Rule } from '../../drawing/rule.tsx';
@@ -17,7 +17,7 @@ import { VerdictMark } from '../../drawing/verdict-mark.tsx';
 import { useInstrument } from '../use-instrument.ts';
 import { Foot } from './foot.tsx';
 import { Go, type PanelProps } from './panel.tsx';
-import { kindOfWords, rigOf } from './set/rig.ts';
+import { useSettingRig } from '../simulation/use-setting-rig.ts';
 import { WayOn } from './prove/way-on.tsx';
 import { PullReading } from './pull-reading.tsx';
 import { TypedReading } from './typed-reading.tsx';
@@ -29,13 +29,9 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
   const setting = op.kind === 'read' ? sheet.settings[op.setting] : undefined;
   const { title, gauge, dimension, from } = (test ?? setting)!;
   const band = (test?.accept ?? setting?.band)!;
-  const indicator = useInstrument(setting && kindOfWords(setting.gauge));
-  const hand = indicator?.view.simulated ? indicator.hand : undefined;
-  const told = setting && JSON.stringify({ ...rigOf(setting, state), worn: true });
-  useEffect(() => {
-    // The simulated unit as it came.
-    if (hand && told !== undefined) void hand(JSON.parse(told) as ReturnType<typeof rigOf>);
-  }, [hand, told]);
+  const indicator = useInstrument(setting && settingGauge(setting.gauge));
+  // The simulated unit as it came.
+  useSettingRig(indicator, setting, state, { worn: true });
   const readings = readingsOf(state, op.id);
   const { unit } = band.low;
   const own = (q: Quantity): number => inCanonical(q, dimension);

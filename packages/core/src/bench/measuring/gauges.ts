@@ -138,3 +138,12 @@ export function wouldDecide<G extends Gauge>(
   }
   return out.length > 0 ? out : [{ how: 'nothing' }];
 }
+
+/** The kind of instrument that a sheet's words for a gauge mean: "pull scale on the flange". */
+export function settingGauge(words: string): 'indicator' | 'pull-scale' | 'micrometer' | 'caliper' | undefined {
+  const said = words.toLowerCase();
+  if (said.includes('indicator')) return 'indicator';
+  if (said.includes('pull scale')) return 'pull-scale';
+  if (said.includes('micrometer')) return 'micrometer';
+  return said.includes('caliper') || said.includes('depth') ? 'caliper' : undefined;
+}

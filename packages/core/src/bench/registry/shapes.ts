@@ -50,6 +50,10 @@ export type Completions<K extends OpKind> = { readonly [P in K]: Completion<P> }
 /** `titles.ts`: an operation in a few words, as the next move. */
 export type Titles<K extends OpKind> = { readonly [P in K]: (sheet: Sheet, op: OpOf<P>) => string };
 
+/** `instructions.ts`: what there is to do at an operation, line by line. */
+export type Instruction<K extends OpKind> = (sheet: Sheet, op: OpOf<K>, state: BenchState) => readonly string[];
+export type Instructions<K extends OpKind> = { readonly [P in K]: Instruction<P> };
+
 /** `words.ts`: what an event said that can be put right, in words. */
 export type Sayings = {
   readonly [T in EventType]?: (sheet: Sheet, payload: EventPayloads[T]) => Said;

@@ -1,16 +1,15 @@
-import { heatOf, heatWindow, pressOf, instrumentFacts } from '@jubb/core/bench';
+import { linesOf, heatOf, heatWindow, pressOf, instrumentFacts } from '@jubb/core/bench';
 import { convert, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import type { Op, Part } from '@jubb/core/sheet';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { createPortal } from 'react-dom';
 import { FitSection } from '../../../drawing/fit-section.tsx';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 import { useInstrument } from '../../use-instrument.ts';
 import type { Bench } from '../../use-bench.ts';
-import { simulatedUnit } from '../../simulated-unit.ts';
+import { useHomeRig } from '../../simulation/use-home-rig.ts';
 import { Foot } from '../foot.tsx';
-import { linesOf } from '../lines.ts';
 import { Go, type PanelProps } from '../panel.tsx';
 import { TypedReading } from '../typed-reading.tsx';
 import { Drop, Force, Heat } from './figures.tsx';
@@ -38,14 +37,9 @@ export function HomePanel({ bench, op: given, step }: PanelProps): React.JSX.Ele
   const force = op.kind === 'press' && fit ? pressOf(fit) : undefined;
   const reads = heats ? fit !== undefined : force !== undefined;
   const instrument = useInstrument(reads ? (heats ? 'thermometer' : 'press') : undefined);
-  const hand = instrument?.view.simulated ? instrument.hand : undefined;
-  const unit = simulatedUnit(bench.state);
   const target =
     heats && fit ? heatTarget(fit) : force ? convert(force.reckoned.results.pressForce, 'kN').value : undefined;
-  useEffect(() => {
-    if (hand && target !== undefined)
-      void hand({ action: 'rig', rig: `${unit}/${op.id}`, kind: heats ? 'oven' : 'press', target });
-  }, [hand, target, unit, op.id, heats]);
+  useHomeRig(instrument, bench.state, op.id, heats ? 'oven' : 'press', target);
   const [home, setHome] = useState(false);
   const [reason, setReason] = useState('');
   const readings = bench.state.readings.filter((r) => r.op === op.id);
@@ -90,7 +84,7 @@ export function HomePanel({ bench, op: given, step }: PanelProps): React.JSX.Ele
           {part?.lip && <Ready bench={bench} step={step} part={part.id} />}
           <Whose from={bench.sheet.from} documents={bench.documents} />
           <ul className="lines">
-            {linesOf(bench, op).map((l) => (
+            {linesOf(bench.sheet, bench.state, op).map((l) => (
               <li key={l}>{l}</li>
             ))}
           </ul>

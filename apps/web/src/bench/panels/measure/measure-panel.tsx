@@ -1,4 +1,4 @@
-import type { HandDto, InstrumentView } from '@jubb/contract';
+import type { InstrumentView } from '@jubb/contract';
 import {
   gaugesFor,
   measureOutcome,
@@ -30,7 +30,8 @@ import { queries } from '../../../api/queries.ts';
 import { Rule } from '../../../drawing/rule.tsx';
 import { Whose } from '../../figure-source.tsx';
 import { useLive } from '../../use-instrument.ts';
-import { simulatedUnit } from '../../simulated-unit.ts';
+import { pieceFor } from '../../simulation/piece.ts';
+import { simulatedUnit } from '../../simulation/simulated-unit.ts';
 import { Foot } from '../foot.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
 import type { HowRead } from '../reading-types.ts';
@@ -40,18 +41,6 @@ import { GaugeRow } from './gauge-row.tsx';
 import { Places } from './places.tsx';
 
 type TakeReading = Extract<Command, { type: 'take-reading' }>;
-
-/** What a simulated gauge is to touch: this unit's piece at this place, between new and worn out. */
-export function pieceFor(measure: Measure, unit: string, on: string, where: string): HandDto {
-  const own = (q: Quantity | undefined): number | undefined => q && convert(q, unit).value;
-  const limit = measure.min ?? measure.max ?? measure.derived.spread;
-  return {
-    action: 'present',
-    piece: `${on}/${measure.id}/${where}`,
-    newSize: own(measure.newSize),
-    limit: limit && limit.unit !== '%' ? own(limit) : undefined,
-  };
-}
 
 /** A measurement: which gauge, each place on the part, the rule with its guard, and what all of it together says. */
 export function MeasurePanel({ bench, op }: PanelProps<'measure'>): React.JSX.Element {

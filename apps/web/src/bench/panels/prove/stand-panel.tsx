@@ -3,7 +3,7 @@ import { formatNumber, formatQuantity } from '@jubb/core/quantities';
 import { standOf, type Test } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { queries } from '../../../api/queries.ts';
-import { simulatedUnit } from '../../simulated-unit.ts';
+import { simulatedUnit } from '../../simulation/simulated-unit.ts';
 import type { PanelProps } from '../panel.tsx';
 import { TypedReading } from '../typed-reading.tsx';
 import { BalancingRounds } from './balancing-rounds.tsx';

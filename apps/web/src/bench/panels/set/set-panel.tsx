@@ -1,4 +1,5 @@
 import {
+  settingGauge,
   dueReading,
   hotValue,
   isPull,
@@ -38,7 +39,7 @@ import { Go, type PanelProps } from '../panel.tsx';
 import { WayOn } from '../prove/way-on.tsx';
 import { TypedReading } from '../typed-reading.tsx';
 import { DrawerTable } from './drawer-table.tsx';
-import { kindOfWords, rigOf } from './rig.ts';
+import { useSettingRig } from '../../simulation/use-setting-rig.ts';
 
 const mm = (q: Quantity): number => inCanonical(q, 'length');
 
@@ -51,19 +52,14 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
   const due = dueReading(sheet, state, setting);
   const feel = setting.feel && state.answers[op.id]?.answer !== 'no' ? setting.feel : undefined;
   const felt = state.answers[op.id]?.answer === 'yes';
-  const kind = kindOfWords(due?.depth?.gauge ?? due?.setting.gauge ?? setting.gauge);
+  const kind = settingGauge(due?.depth?.gauge ?? due?.setting.gauge ?? setting.gauge);
   const instrument = useInstrument(kind);
-  const hand = instrument?.view.simulated ? instrument.hand : undefined;
-  const rig = due && rigOf(due.setting, state, setting);
   const depths =
     school?.kind === 'depths' && due?.depth
-      ? school.depths.map((d) => (d.sign === 'plus' ? '+' : '-')).join('')
+      ? { depths: school.depths.map((d) => (d.sign === 'plus' ? '+' : '-')).join(''), depthAt: due.depth.at }
       : undefined;
-  const told = JSON.stringify(rig && { ...rig, ...(depths === undefined ? {} : { depths, depthAt: due.depth!.at }) });
-  useEffect(() => {
-    // The simulated unit follows what is set on it, and nothing else.
-    if (hand && told) void hand(JSON.parse(told) as ReturnType<typeof rigOf>);
-  }, [hand, told]);
+  // The simulated unit follows what is set on it, and nothing else.
+  useSettingRig(instrument, due?.setting, state, { by: setting, depths });
   const next = nextTry(sheet, state, setting, context.drawers);
   const done = !next && !due && state.settings[setting.id]?.rounds.at(-1)?.result?.verdict === 'within';
   const tries = state.settings[setting.id]?.rounds.filter((r) => r.result).length ?? 0;

@@ -1,56 +1,31 @@
-import type { InstrumentView } from '@jubb/contract';
-import {
-  aimNm,
-  computedFigure,
-  runningNm,
-  shareOfYield,
-  tighteningState,
-  windowOf,
-  wrenchesFor,
-  type Pull,
-  instrumentFacts,
-} from '@jubb/core/bench';
-import { canonical, convert, formatBand, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
-import { ReckonError, wrenchSetting } from '@jubb/core/reckoners';
+import { computedFigure, runningNm, tighteningState, windowOf } from '@jubb/core/bench';
+import { inCanonical } from '@jubb/core/quantities';
+import { wrenchSetting } from '@jubb/core/reckoners';
 import type { Joint } from '@jubb/core/sheet';
-import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
-import Form from 'react-bootstrap/Form';
+import { useState } from 'react';
 import { createPortal } from 'react-dom';
-import { queries } from '../../../api/queries.ts';
 import { BoltCircle } from '../../../drawing/bolt-circle.tsx';
 import { TorqueTrace } from '../../../drawing/torque-trace.tsx';
-import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 import { useSpoken } from '../../../frame/speech.ts';
-import { Whose } from '../../figure-source.tsx';
-import { useLive } from '../../use-instrument.ts';
+import { HANDS, pullMove } from '../../simulation/pull-hand.ts';
+import { usePullThrough } from '../../simulation/use-pull-through.ts';
 import { WORKING_SLOT, WorkingBlock } from '../../working-block.tsx';
 import { Foot } from '../foot.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
-import { Turning } from '../turning.tsx';
 import { TypedReading } from '../typed-reading.tsx';
-import { ClampBand } from './clamp-band.tsx';
-import { LiveTraceView, SampleQueue } from './live-trace-view.tsx';
 import { NewFasteners, Running } from './before-pull.tsx';
+import { LiveTraceView } from './live-trace-view.tsx';
+import { RigFields } from './rig-fields.tsx';
+import { LastPull, StageList } from './stage-list.tsx';
 import { Unanswered } from './unanswered.tsx';
 import { UnitAsk } from './unit-ask.tsx';
+import { isTight, usePulls } from './use-pulls.ts';
+import { useRig } from './use-rig.ts';
+import { WhatToSet } from './what-to-set.tsx';
 import { WrenchRow } from './wrench-row.tsx';
+import { wrenchSettingFor } from './wrench-setting.ts';
 
-const MOST_EXTENSION_MM = 1000;
-/** How much a heavy hand overshoots: enough to leave the window. */
-const HEAVY = 1.2;
-/** The simulated hand takes so long from one fastener to the next. */
-const BETWEEN_PULLS_MS = 250;
-/** What the simulated hand can do wrong, by turns. */
-const HANDS = [
-  ['steady', undefined],
-  ['heavy, next pull', 'heavy'],
-  ['crossed thread', 'cross-thread'],
-  ['on the bottom', 'bottomed'],
-  ['gives', 'yield'],
-  ['soft', 'soft'],
-  ['line drops', 'drop-out'],
-] as const;
+type PullsProps = PanelProps<'tighten'> & { readonly joint: Joint };
 
 /** Tightens a joint: which fastener, what on which wrench, each pull against its window as it is made. */
 export function TightenPanel(props: PanelProps<'tighten'>): React.JSX.Element {
@@ -64,277 +39,82 @@ export function TightenPanel(props: PanelProps<'tighten'>): React.JSX.Element {
   return <Pulls {...props} joint={joint} />;
 }
 
-function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: Joint }): React.JSX.Element {
+/** All that is at hand while a joint is pulled: its state, the stage, the rig, the figure, and the pulls themselves. */
+function useTightening({ bench, op, joint }: PullsProps) {
   const { state } = bench;
   const t = tighteningState(joint, state);
-  const isTight = ({ complete: all, stage: at }: typeof t): boolean =>
-    all || (op.through !== undefined && at > op.through);
-  const complete = isTight(t);
+  const complete = isTight(op, t);
   const running = runningNm(joint, state);
-  const stageNumber = Math.min(t.stage, joint.stages.length - 1);
-  const stage = joint.stages[stageNumber]!;
-  const window = windowOf(joint, stageNumber, running);
+  const number = Math.min(t.stage, joint.stages.length - 1);
+  const stage = joint.stages[number]!;
+  const window = windowOf(joint, number, running);
   const turn = window.unit === 'deg';
-  // What is on the wrench for this joint of this job; the next joint begins without.
-  const [typedExtension, setExtension] = useState(() =>
-    String(state.joints[joint.id]?.pulls.at(-1)?.rig.extensionMm ?? 0),
-  );
-  const [typedLever, setLever] = useState('');
-  const extension = millimetres(typedExtension, 0, MOST_EXTENSION_MM);
-  const [picked, setPicked] = useState<string>();
-  const [hand, setHand] = useState(0);
-  const [pulling, setPulling] = useState(false);
-  const [dropped, setDropped] = useState<string>();
-  // The stage that the simulated hand is pulling through: nobody presses anything between the pulls of a real one.
-  const [round, setRound] = useState<number>();
-  const [queue] = useState(() => new SampleQueue());
-  const rig = { extensionMm: extension ?? 0, extensionAngleDeg: 0 };
-
-  const instruments = useQuery(queries.instruments()).data ?? [];
-  const wrenches = wrenchesFor<InstrumentView>(
-    joint,
-    stageNumber,
-    running,
-    rig,
-    instruments,
-    new Date().toISOString().slice(0, 10),
-  );
-  const inRange = wrenches.filter((w) => w.verdict !== 'out of range');
-  const chosen = (inRange.find((w) => w.wrench.id === picked) ?? inRange[0])?.wrench;
-  const ownLever = millimetres(typedLever, 50, 5000);
-  // Of a wrench on the list the list knows it, and else whoever holds it: there is no usual length.
-  const lever = chosen?.wrench?.lengthMm ?? ownLever;
-  const leverDue = rig.extensionMm > 0 && lever === undefined;
-  const blocked = extension === undefined || leverDue;
-  const factor = lever === undefined ? 1 : (lever + rig.extensionMm) / lever;
-
-  const pull = (
-    reading: Quantity,
-    how: 'instrument' | 'hand',
-    trace?: readonly (readonly [number, number])[],
-    turnedDeg?: number,
-  ): void => {
-    if (t.bolt === undefined || blocked) return;
-    bench.giveAndGoOn(
-      {
-        type: 'pull',
-        op: op.id,
-        bolt: t.bolt,
-        reading,
-        rig: { ...rig, ...(rig.extensionMm > 0 && lever !== undefined ? { wrenchLengthMm: lever } : {}) },
-        how,
-        ...(trace ? { trace } : {}),
-        ...(turnedDeg === undefined ? {} : { turnedDeg }),
-        ...(how === 'instrument' && chosen ? { instrument: instrumentFacts(chosen) } : {}),
-      },
-      op.id,
-      (after) => isTight(tighteningState(joint, after)),
-    );
-  };
-  const live = useLive(chosen, {
-    pull: (m) => {
-      setPulling(false);
-      pull({ value: m.peakNm, unit: 'N·m' }, 'instrument', m.trace, m.turnedDeg);
-      if (chosen?.simulated) setRound(t.stage);
-    },
-    sample: ([deg, nm]) => queue.put([deg, nm * factor]),
-    gone: () => {
-      if (!pulling || t.bolt === undefined) return;
-      setPulling(false);
-      const last = queue.last;
-      const words = `The line to ${chosen?.name ?? 'the wrench'} dropped in the middle of fastener ${t.bolt}${last ? `, at ${last[1].toFixed(1)} N·m after ${Math.round(last[0])}°` : ''}`;
-      setDropped(words);
-      // What was read is kept; no pull is made of it.
-      bench.give({ type: 'note', text: `${words}. Not counted as a pull.` });
-    },
-  });
-
-  const asked = {
-    torque: canonical(aimNm(joint, turn ? Math.max(0, stageNumber - 1) : stageNumber, running), 'torque'),
-    // Without an extension the length does not matter to the figure.
-    wrenchLength: { value: lever ?? 1000, unit: 'mm' },
-    extension: { value: rig.extensionMm, unit: 'mm' },
-    scaleUnit: chosen?.wrench?.scaleUnit ?? 'N·m',
-    graduation: chosen?.wrench?.graduation ?? 0.1,
-    ...(chosen?.wrench ? { wrenchMax: { value: chosen.wrench.maxNm, unit: 'N·m' } } : {}),
-  };
-  const setting = turn || blocked ? undefined : settingOf(asked);
-  const settingNm = setting ? convert(setting.results.setting, 'N·m').value : asked.torque.value / factor;
-  useSpoken(
-    setting && !complete && !t.unanswered
-      ? `Set to ${setting.results.setting.value} ${setting.results.setting.unit === 'N·m' ? 'newton metres' : setting.results.setting.unit}`
-      : undefined,
-  );
-  const standing = (state.joints[joint.id]?.pulls ?? []).filter((p) => !p.void && p.bolt === t.bolt);
+  const all = state.joints[joint.id]?.pulls ?? [];
+  const rig = useRig(joint, number, running, all.at(-1)?.rig.extensionMm ?? 0);
+  const setting = wrenchSettingFor(joint, { stage: number }, running, rig, turn);
+  const onThis = all.filter((p) => !p.void && p.bolt === t.bolt);
   // A turn goes on from the torque of the stage before: that is what the wrench showed.
-  const before = standing.at(-1)?.reading ?? stage.to;
-  const canPull =
-    !blocked && live !== undefined && live.value !== undefined && (!turn || chosen?.wrench?.angle === true);
-  const startPull = (): void => {
-    if (!live || pulling || !canPull) return;
-    const fault = HANDS[hand]![1];
-    const share = shareOfYield(joint, asked.torque.value);
-    queue.clear();
-    setDropped(undefined);
-    setPulling(true);
-    live
-      .hand({
-        action: 'pull',
-        stopNm: settingNm * (fault === 'heavy' ? HEAVY : 1),
-        fromNm: standing.length > 0 ? inCanonical(before, 'torque') : 0,
-        ...(share ? { yieldNm: settingNm / (share / 100) } : {}),
-        ...(turn ? { byDeg: inCanonical(stage.to, 'angle') } : {}),
-        ...(fault === undefined || fault === 'heavy' ? {} : { fault }),
-      })
-      .catch(() => setPulling(false));
-    setHand(0);
-  };
-  const last: Pull | undefined = state.joints[joint.id]?.pulls.at(-1);
+  const before = onThis.at(-1)?.reading;
+  const [hand, setHand] = useState(0);
+  const last = all.at(-1);
   // Only after a good pull that needed no word, by a steady hand.
   const good = last?.verdict === 'within' && !last.void && last.answer === undefined;
-  const goesOn = round === t.stage && !pulling && !complete && !t.unanswered && good && hand === 0;
-  const pullNext = useRef(startPull);
-  useEffect(() => {
-    pullNext.current = startPull;
+  const waits = !complete && !t.unanswered;
+  const pulls = usePulls(bench, op, joint, t, rig, () => {
+    if (rig.chosen?.simulated) pulled();
   });
-  useEffect(() => {
-    if (!goesOn) return undefined;
-    const timer = setTimeout(() => {
-      setRound(undefined);
-      pullNext.current();
-    }, BETWEEN_PULLS_MS);
-    return () => clearTimeout(timer);
-  }, [goesOn]);
+  const { live, pulling } = pulls;
+  const canPull =
+    rig.blocked === undefined && live?.value !== undefined && (!turn || rig.chosen?.wrench?.angle === true);
+  const start = (): void => {
+    if (!live || pulling || !canPull) return;
+    pulls.begin();
+    const { onWrenchNm: settingNm, wantedNm } = setting;
+    live
+      .hand(pullMove(joint, stage, { settingNm, wantedNm, before, turn, fault: HANDS[hand]![1] }))
+      .catch(() => pulls.setPulling(false));
+    setHand(0);
+  };
+  const pulled = usePullThrough(t.stage, waits && !pulling && good && hand === 0, start);
+  const { reckoned } = setting;
+  const spokenUnit = reckoned?.results.setting.unit === 'N·m' ? 'newton metres' : reckoned?.results.setting.unit;
+  useSpoken(reckoned && waits ? `Set to ${reckoned.results.setting.value} ${spokenUnit}` : undefined);
   useSpoken(last && `${last.bolt}: ${last.verdict === 'within' ? 'within' : `too ${last.verdict}`}`);
+  return { t, complete, waits, running, stage, window, turn, rig, setting, before, last, pulls, canPull, start, hand, setHand }; // prettier-ignore
+}
+type Tightening = ReturnType<typeof useTightening>;
+
+function Pulls(props: PullsProps): React.JSX.Element {
+  const { bench, op, joint } = props;
+  const at = useTightening(props);
+  const { t, complete, rig, turn, pulls } = at;
   const foot = document.getElementById('foot');
-  const workingSlot = document.getElementById(WORKING_SLOT);
-  const computed = computedFigure(joint);
   return (
     <>
       <div className="op opgrid">
         <div>
           <BoltCircle joint={joint} tightening={t} />
-          {!complete && <WrenchRow wrenches={wrenches} chosen={chosen?.id} choose={setPicked} />}
-          <div className="d-flex gap-2 align-items-center mt-1">
-            <Form.Label htmlFor="extension" className="m-0">
-              Extension, mm
-            </Form.Label>
-            <Form.Control
-              id="extension"
-              inputMode="decimal"
-              value={typedExtension}
-              style={{ width: 110 }}
-              aria-describedby="extension-error"
-              onChange={(e) => setExtension(e.target.value)}
-            />
-          </div>
-          {rig.extensionMm > 0 && chosen?.wrench === undefined && (
-            <div className="d-flex gap-2 align-items-center mt-1">
-              <Form.Label htmlFor="lever" className="m-0">
-                Wrench, hand to drive, mm
-              </Form.Label>
-              <Form.Control
-                id="lever"
-                inputMode="decimal"
-                value={typedLever}
-                style={{ width: 110 }}
-                aria-describedby="extension-error"
-                onChange={(e) => setLever(e.target.value)}
-              />
-            </div>
-          )}
-          <p id="extension-error" className="field-error m-0" role="alert">
-            {extension === undefined
-              ? `Millimetres, 0 to ${MOST_EXTENSION_MM}`
-              : leverDue
-                ? 'How long is the wrench? From the hand to the middle of its drive.'
-                : ''}
-          </p>
+          {!complete && <WrenchRow wrenches={rig.wrenches} chosen={rig.chosen?.id} choose={rig.choose} />}
+          <RigFields rig={rig} />
         </div>
         <div>
           {t.unanswered ? (
             <Unanswered bench={bench} op={op.id} joint={joint} pull={t.unanswered} />
           ) : (
-            <>
-              <Turning hand={joint.hand} />
-              <div className="quiet fw-bold">{turn ? 'Turn it on by' : 'Set the wrench to'}</div>
-              <div className="big">
-                {turn ? formatQuantity(stage.to) : (setting?.results.setting.value.toFixed(1) ?? '–')}
-                {!turn && <span>{setting?.results.setting.unit}</span>}
-              </div>
-              <div className="quiet">
-                {turn
-                  ? `${formatBand(stage.window)}, from where the stage before ended`
-                  : `${formatBand(stage.window)} at the fastener (${formatQuantity(convert(stage.to, 'ft·lbf'), 1)})${running > 0 ? `, and ${running.toFixed(1)} N·m to turn the nut` : ''}`}
-                {stage.windowAssumed ? ', a tenth either way assumed' : ''}
-              </div>
-              <Whose from={joint.from} documents={bench.documents} />
-              {joint.hold && <div className="held">Hold {joint.hold}</div>}
-              {joint.threadlocker && (
-                <div>
-                  Threadlocker: {joint.threadlocker}
-                  {joint.keepClear && <b className="field-error"> Keep it off {joint.keepClear}</b>}
-                </div>
-              )}
-              {setting?.warnings.map((w) => (
-                <div key={w} className="field-error">
-                  {w}
-                </div>
-              ))}
-            </>
-          )}
-          <div className="stages">
-            {joint.stages.map((s, i) => (
-              <div key={s.name} className={i < t.stage ? 'd' : i === t.stage ? 'n' : ''}>
-                {s.name}, {formatQuantity(s.to)}
-                <b>
-                  {t.within[i]!.size} of {joint.count}
-                </b>
-              </div>
-            ))}
-          </div>
-          {!t.unanswered && (
-            <div style={{ minHeight: 24 }}>
-              {last && !last.void && (
-                <div className="d-flex gap-2 align-items-center">
-                  <span>
-                    Fastener {last.bolt}: <b>{formatQuantity(last.torque, 1)}</b>
-                  </span>
-                  <VerdictMark verdict={last.verdict} />
-                </div>
-              )}
-              <ClampBand joint={joint} last={last?.void ? undefined : last} />
-            </div>
-          )}
-          {dropped && <p className="field-error m-0">{dropped}. Pull it again.</p>}
-          {pulling ? (
-            <LiveTraceView
-              queue={queue}
-              lowNm={turn ? 0 : window.low}
-              highNm={turn ? settingNm * factor * 2 : window.high}
-            />
-          ) : (
-            !turn &&
-            !t.unanswered && (
-              <TorqueTrace trace={last?.trace ?? []} lowNm={window.low} highNm={window.high} factor={factor} />
-            )
-          )}
-          {turn && !canPull && !complete && !t.unanswered && (
-            <TypedReading
-              dimension="angle"
-              unit="70 deg"
-              label={`Fastener ${t.bolt}: how far it was turned`}
-              take={(q) => pull(before, 'hand', undefined, inCanonical(q, 'angle'))}
+            <WhatToSet
+              joint={joint}
+              stage={at.stage}
+              turn={turn}
+              runningNm={at.running}
+              setting={at.setting.reckoned}
+              documents={bench.documents}
             />
           )}
-          {!turn && live?.value === undefined && !blocked && !complete && !t.unanswered && (
-            <TypedReading
-              dimension="torque"
-              unit="21.8 N·m"
-              label={`Fastener ${t.bolt}: what the wrench showed`}
-              take={(q) => pull(q, 'hand')}
-            />
-          )}
+          <StageList joint={joint} t={t} />
+          {!t.unanswered && <LastPull joint={joint} last={at.last} />}
+          {pulls.dropped && <p className="field-error m-0">{pulls.dropped}. Pull it again.</p>}
+          <Trace at={at} />
+          <Typed at={at} />
         </div>
       </div>
       {complete ? (
@@ -348,39 +128,19 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
         />
       ) : (
         <Go
-          label={
-            pulling
-              ? 'Pulling …'
-              : t.unanswered
-                ? 'Say what was done first'
-                : turn
-                  ? canPull
-                    ? `Turn fastener ${t.bolt}`
-                    : `Turn fastener ${t.bolt}, and type how far`
-                  : joint.count > 1
-                    ? `Pull fastener ${t.bolt}`
-                    : `Pull the ${joint.title.toLowerCase()}`
-          }
+          label={pullLabel(joint, at)}
           keyName="space"
-          act={startPull}
-          disabled={pulling || t.unanswered !== undefined || !canPull}
+          act={at.start}
+          disabled={pulls.pulling || t.unanswered !== undefined || !at.canPull}
         />
       )}
-      {workingSlot &&
-        (setting ?? computed) &&
-        createPortal(
-          <WorkingBlock
-            lines={[...(computed?.working ?? []), ...(setting?.working ?? [])]}
-            {...(setting ? { asked: { id: wrenchSetting.id, inputs: asked } } : {})}
-          />,
-          workingSlot,
-        )}
+      <Working joint={joint} setting={at.setting} />
       {foot &&
         createPortal(
-          <Foot instrument={live}>
-            {live?.view.simulated && (
-              <button type="button" aria-pressed={hand > 0} onClick={() => setHand((hand + 1) % HANDS.length)}>
-                Hand: {HANDS[hand]![0]}
+          <Foot instrument={pulls.live}>
+            {pulls.live?.view.simulated && (
+              <button type="button" aria-pressed={at.hand > 0} onClick={() => at.setHand((at.hand + 1) % HANDS.length)}>
+                Hand: {HANDS[at.hand]![0]}
               </button>
             )}
           </Foot>,
@@ -390,18 +150,69 @@ function Pulls({ bench, op, joint }: PanelProps<'tighten'> & { readonly joint: J
   );
 }
 
-/** A length typed in millimetres; undefined when it cannot be read or is out of range. */
-function millimetres(text: string, least: number, most: number): number | undefined {
-  const plain = text.trim().replace(',', '.');
-  const value = Number(plain);
-  return /^\d+(\.\d+)?$/.test(plain) && value >= least && value <= most ? value : undefined;
+/** The pull that is under way, or the last one, against its window. */
+function Trace({ at }: { readonly at: Tightening }): React.JSX.Element | null {
+  const { pulls, turn, window, rig, setting, t } = at;
+  if (pulls.pulling)
+    return (
+      <LiveTraceView
+        queue={pulls.queue}
+        lowNm={turn ? 0 : window.low}
+        highNm={turn ? setting.onWrenchNm * rig.factor * 2 : window.high}
+      />
+    );
+  if (turn || t.unanswered) return null;
+  return <TorqueTrace trace={at.last?.trace ?? []} lowNm={window.low} highNm={window.high} factor={rig.factor} />;
 }
 
-function settingOf(asked: object): ReturnType<typeof wrenchSetting.reckon> | undefined {
-  try {
-    return wrenchSetting.reckon(asked);
-  } catch (e) {
-    if (!(e instanceof ReckonError)) throw e;
-    return undefined;
-  }
+/** Where no wrench speaks for itself: what it showed, or how far it was turned. */
+function Typed({ at }: { readonly at: Tightening }): React.JSX.Element | null {
+  const { t, turn, pulls, stage } = at;
+  if (!at.waits) return null;
+  if (turn)
+    return at.canPull ? null : (
+      <TypedReading
+        dimension="angle"
+        unit="70 deg"
+        label={`Fastener ${t.bolt}: how far it was turned`}
+        take={(q) => pulls.take(at.before ?? stage.to, 'hand', { turnedDeg: inCanonical(q, 'angle') })}
+      />
+    );
+  if (pulls.live?.value !== undefined || at.rig.blocked !== undefined) return null;
+  return (
+    <TypedReading
+      dimension="torque"
+      unit="21.8 N·m"
+      label={`Fastener ${t.bolt}: what the wrench showed`}
+      take={(q) => pulls.take(q, 'hand')}
+    />
+  );
+}
+
+function pullLabel(joint: Joint, { pulls, t, turn, canPull }: Tightening): string {
+  if (pulls.pulling) return 'Pulling …';
+  if (t.unanswered) return 'Say what was done first';
+  if (turn) return canPull ? `Turn fastener ${t.bolt}` : `Turn fastener ${t.bolt}, and type how far`;
+  return joint.count > 1 ? `Pull fastener ${t.bolt}` : `Pull the ${joint.title.toLowerCase()}`;
+}
+
+/** How the figure came about, in the column at the right. */
+function Working({
+  joint,
+  setting,
+}: {
+  readonly joint: Joint;
+  readonly setting: Tightening['setting'];
+}): React.ReactPortal | null {
+  const slot = document.getElementById(WORKING_SLOT);
+  const computed = computedFigure(joint);
+  const { reckoned, asked } = setting;
+  if (!slot || !(reckoned ?? computed)) return null;
+  return createPortal(
+    <WorkingBlock
+      lines={[...(computed?.working ?? []), ...(reckoned?.working ?? [])]}
+      {...(reckoned ? { asked: { id: wrenchSetting.id, inputs: asked } } : {})}
+    />,
+    slot,
+  );
 }

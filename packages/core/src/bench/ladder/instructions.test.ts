@@ -1,15 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
-import { emptyBench, type BenchState } from '@jubb/core/bench';
-import type { Op, OpKind, Sheet } from '@jubb/core/sheet';
-import { readGoodSheet } from '@jubb/core/sheet/read';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { linesOf } from './lines.ts';
+import type { Op, OpKind, Sheet } from '../../sheet/index.ts';
+import { libraryNames, librarySheet } from '../bench.fixtures.ts';
+import { emptyBench, type BenchState } from '../log/state.ts';
+import { linesOf } from './instructions.ts';
 
-const folder = join(process.cwd(), 'library');
-const sheets: readonly Sheet[] = readdirSync(folder)
-  .filter((f) => f.endsWith('.yaml'))
-  .map((f) => readGoodSheet(readFileSync(join(folder, f), 'utf8'), f.replace('.yaml', '')));
+const sheets: readonly Sheet[] = libraryNames.map(librarySheet);
 const hub = sheets.find((s) => s.id === 'hub-dolly')!;
 const state = emptyBench('j');
 const ops = (sheet: Sheet): readonly Op[] => sheet.steps.flatMap((s) => s.ops);
@@ -19,7 +14,7 @@ const first = (sheet: Sheet, kind: OpKind, of: (op: Op) => boolean = () => true)
   return op;
 };
 const lines = (sheet: Sheet, op: Op, more: Partial<BenchState> = {}): readonly string[] =>
-  linesOf({ sheet, state: { ...state, ...more } }, op).map((l) => l.replace(/\u202f/g, ' '));
+  linesOf(sheet, { ...state, ...more }, op).map((l) => l.replace(/\u202f/g, ' '));
 
 test.each(sheets.map((s) => [s.id, s] as const))(
   '%s says something at every operation, and nothing unknown',
