@@ -1,7 +1,7 @@
 import { createParamDecorator, SetMetadata, type CustomDecorator, type ExecutionContext } from '@nestjs/common';
 import type { Role } from '@jubb/contract';
 import type { Request } from 'express';
-import type { Person } from '../database/entities/person.entity.ts';
+import type { Person } from './person.entity.ts';
 
 export const ACCESS = 'access';
 export type Access = 'anyone' | readonly Role[];

@@ -3,8 +3,8 @@ import { ChangePinDto, SettingsDto, SignInDto, type MeView, type NameView, type 
 import type { Request, Response } from 'express';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config/config.ts';
-import type { Person } from '../database/entities/person.entity.ts';
-import { Workshop } from '../database/entities/workshop.entity.ts';
+import type { Person } from './person.entity.ts';
+import { Workshop } from '../planning/workshop.entity.ts';
 import { AllowedFor, AllowedForAnyone, EVERY_ROLE, Me, MySession } from './access.ts';
 import { AuthService } from './auth.service.ts';
 import { cookieOf, cookieOptions, deviceCookie, sessionCookie } from './cookies.ts';

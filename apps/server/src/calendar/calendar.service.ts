@@ -3,8 +3,8 @@ import { lookAgainDay, timersRunning } from '@jubb/core/bench';
 import ical, { ICalEventStatus } from 'ical-generator';
 import { randomBytes } from 'node:crypto';
 import { DataSource, Not } from 'typeorm';
-import { Job } from '../database/entities/job.entity.ts';
-import { Workshop } from '../database/entities/workshop.entity.ts';
+import { Job } from '../jobs/job.entity.ts';
+import { Workshop } from '../planning/workshop.entity.ts';
 import { JobLog } from '../jobs/job-log.ts';
 import { UnitsService } from '../units/units.service.ts';
 

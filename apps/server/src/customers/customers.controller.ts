@@ -2,7 +2,7 @@ import { Controller, Get, Query } from '@nestjs/common';
 import type { CustomerView } from '@jubb/contract';
 import { DataSource, ILike } from 'typeorm';
 import { AllowedFor, EVERY_ROLE } from '../auth/access.ts';
-import { Customer } from '../database/entities/customer.entity.ts';
+import { Customer } from './customer.entity.ts';
 import { likeText } from '../database/like.ts';
 
 @Controller('api/customers')

@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { instrumentFacts, type InstrumentFacts } from '@jubb/core/bench';
 import { DataSource } from 'typeorm';
-import { Instrument } from '../database/entities/instrument.entity.ts';
+import { Instrument } from './instrument.entity.ts';
 
 /** The list is taken as it was for so long. */
 const KEPT_MS = 5000;

@@ -20,7 +20,7 @@ import { filter, firstValueFrom, map, startWith, take, takeUntil, timer, toArray
 import { standsFor, type StandInstrument } from '@jubb/core/sheet';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config/config.ts';
-import { Instrument } from '../database/entities/instrument.entity.ts';
+import { Instrument } from './instrument.entity.ts';
 import type { InstrumentPort } from './instrument.port.ts';
 import { TcpInstrument } from './tcp-instrument.ts';
 

@@ -3,9 +3,9 @@ import type { BookInDto, OpenedDto } from '@jubb/contract';
 import { firstHash, tell, type Command, type EventPayloads } from '@jubb/core/bench';
 import { currentSheet, narrow, type Sheet } from '@jubb/core/sheet';
 import { DataSource, type EntityManager, type Repository } from 'typeorm';
-import { Customer } from '../database/entities/customer.entity.ts';
-import { Job } from '../database/entities/job.entity.ts';
-import { Unit } from '../database/entities/unit.entity.ts';
+import { Customer } from '../customers/customer.entity.ts';
+import { Job } from './job.entity.ts';
+import { Unit } from '../units/unit.entity.ts';
 import { SheetsService } from '../sheets/sheets.service.ts';
 import { JobsService, type Asker } from './jobs.service.ts';
 

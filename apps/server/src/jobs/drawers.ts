@@ -2,7 +2,7 @@ import { piecesOfDrawer, type BenchState, type DrawerStock } from '@jubb/core/be
 import { inCanonical, type Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import type { EntityManager } from 'typeorm';
-import { DrawerSize } from '../database/entities/drawer.entity.ts';
+import { DrawerSize } from '../parts/drawer.entity.ts';
 
 const NM_PER_MM = 1e6;
 const toNm = (q: Quantity): number => Math.round(inCanonical(q, 'length') * NM_PER_MM);

@@ -3,9 +3,9 @@ import { evolve, fold, type BenchState, type LoggedEvent } from '@jubb/core/benc
 import { currentSheet, type Sheet } from '@jubb/core/sheet';
 import { LRUCache } from 'lru-cache';
 import { DataSource, MoreThanOrEqual, type EntityManager } from 'typeorm';
-import { JobEventRow } from '../database/entities/job-event.entity.ts';
-import { Job } from '../database/entities/job.entity.ts';
-import { SheetRevision } from '../database/entities/sheet-revision.entity.ts';
+import { JobEventRow } from './job-event.entity.ts';
+import { Job } from './job.entity.ts';
+import { SheetRevision } from '../sheets/sheet-revision.entity.ts';
 
 /** Folded jobs are kept up to this much of their logs, as JSON: a few times that in memory. */
 const KEPT_BYTES = 12_000_000;

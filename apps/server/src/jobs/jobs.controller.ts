@@ -30,7 +30,7 @@ import type { JobExport, Verification } from '@jubb/core/bench/verify';
 import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import { CONFIG, type Config } from '../config/config.ts';
-import type { Person } from '../database/entities/person.entity.ts';
+import type { Person } from '../auth/person.entity.ts';
 import { HeavyService } from '../bounds/heavy.service.ts';
 import { BookingService } from './booking.service.ts';
 import { JobLog } from './job-log.ts';

@@ -3,7 +3,7 @@ import { workedMinutes, type Pricing } from '@jubb/core/bench';
 import { learnTime } from '@jubb/core/quote';
 import type { Sheet } from '@jubb/core/sheet';
 import { DataSource } from 'typeorm';
-import { Job } from '../database/entities/job.entity.ts';
+import { Job } from './job.entity.ts';
 import { JobLog } from './job-log.ts';
 
 /** Jobs of a kind looked at to learn how long they really take. */

@@ -5,8 +5,8 @@ import type { Sheet } from '@jubb/core/sheet';
 import { DataSource, type EntityManager } from 'typeorm';
 import { HeavyService } from '../bounds/heavy.service.ts';
 import { CONFIG, type Config } from '../config/config.ts';
-import { CatalogueRow } from '../database/entities/catalogue.entity.ts';
-import { StockItem } from '../database/entities/stock.entity.ts';
+import { CatalogueRow } from './catalogue.entity.ts';
+import { StockItem } from './stock.entity.ts';
 import { putItems } from './put-items.ts';
 
 const item = (r: CatalogueRow): CatalogueItem => ({

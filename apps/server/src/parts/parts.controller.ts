@@ -27,7 +27,7 @@ import {
 } from '@jubb/contract';
 import { buyingWays, type BuyingWay } from '@jubb/core/parts';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
-import type { Person } from '../database/entities/person.entity.ts';
+import type { Person } from '../auth/person.entity.ts';
 import type { Asker } from '../jobs/jobs.service.ts';
 import { FILE, FORM } from '../bounds/bounds.ts';
 import { CatalogueService } from './catalogue.service.ts';

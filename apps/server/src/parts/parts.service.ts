@@ -3,7 +3,7 @@ import type { ArriveDto, CommandAnswer, DrawerView, OrderLineView, PartsView, Pl
 import { jobSheet, type Command } from '@jubb/core/bench';
 import { orderPlan, type BuyingWay, type OrderPlan } from '@jubb/core/parts';
 import { DataSource } from 'typeorm';
-import { OrderLine } from '../database/entities/order-line.entity.ts';
+import { OrderLine } from './order-line.entity.ts';
 import { JobLog } from '../jobs/job-log.ts';
 import { JobsService, type Asker } from '../jobs/jobs.service.ts';
 import { CatalogueService } from './catalogue.service.ts';

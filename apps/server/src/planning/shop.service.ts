@@ -22,11 +22,11 @@ import {
 import { emptyBench, ladderOf } from '@jubb/core/bench';
 import { standsFor } from '@jubb/core/sheet';
 import { DataSource, In, Not } from 'typeorm';
-import { Instrument } from '../database/entities/instrument.entity.ts';
-import { Job } from '../database/entities/job.entity.ts';
-import { OrderLine } from '../database/entities/order-line.entity.ts';
-import { Person } from '../database/entities/person.entity.ts';
-import { Workshop } from '../database/entities/workshop.entity.ts';
+import { Instrument } from '../instruments/instrument.entity.ts';
+import { Job } from '../jobs/job.entity.ts';
+import { OrderLine } from '../parts/order-line.entity.ts';
+import { Person } from '../auth/person.entity.ts';
+import { Workshop } from './workshop.entity.ts';
 import { JobLog } from '../jobs/job-log.ts';
 
 const MINUTE_MS = 60_000;

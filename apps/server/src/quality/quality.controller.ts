@@ -1,44 +1,16 @@
 import { Controller, Get } from '@nestjs/common';
 import type { QualityView } from '@jubb/contract';
-import { doneVisit, qualityOf } from '@jubb/core/bench';
-import { DataSource } from 'typeorm';
 import { AllowedFor } from '../auth/access.ts';
-import { Job } from '../database/entities/job.entity.ts';
-import { JobLog } from '../jobs/job-log.ts';
-
-const LATEST = 400;
+import { QualityService } from './quality.service.ts';
 
 /** What the owner looks at: comebacks and hours by sheet and method, and the lessons that wait. */
 @Controller('api/quality')
 export class QualityController {
-  constructor(
-    private readonly db: DataSource,
-    private readonly log: JobLog,
-  ) {}
+  constructor(private readonly quality: QualityService) {}
 
   @Get()
   @AllowedFor('owner')
-  async view(): Promise<QualityView> {
-    const jobs = await this.db.getRepository(Job).find({ order: { number: 'DESC' }, take: LATEST });
-    const booked = await this.db.query<{ job_id: string; at: string }[]>(
-      `SELECT job_id, at FROM job_event WHERE seq = 1`,
-    );
-    const bookedAt = new Map(booked.map((e) => [e.job_id, e.at]));
-    const over = await this.log.loadAll(jobs.filter((j) => j.stage === 'handed-over'));
-    const visits = over.flatMap(({ job, sheet, state }) => {
-      const later = jobs.filter((j) => j.unitId === job.unitId && j.number > job.number);
-      const visit = doneVisit(
-        sheet,
-        state,
-        later.flatMap((j) => bookedAt.get(j.id) ?? []),
-      );
-      return visit ? [visit] : [];
-    });
-    const lessons = await this.db.query<QualityView['lessons']>(
-      `SELECT l.sheet, l.rung, l.words, l.by_name AS by, l.at, j.number FROM lesson l JOIN job j ON j.id = l.job_id
-       WHERE NOT EXISTS (SELECT 1 FROM sheet_revision s WHERE s.sheet = l.sheet AND s.revision > l.revision)
-       ORDER BY l.at DESC LIMIT 50`,
-    );
-    return { sheets: qualityOf(visits), lessons };
+  view(): Promise<QualityView> {
+    return this.quality.view();
   }
 }

@@ -11,7 +11,7 @@ import {
 } from '@nestjs/common';
 import { AnswerQuoteDto, QuoteDto, type CommandAnswer, type OfferView } from '@jubb/contract';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
-import type { Person } from '../database/entities/person.entity.ts';
+import type { Person } from '../auth/person.entity.ts';
 import { HeavyService } from '../bounds/heavy.service.ts';
 import { QuotesService } from './quotes.service.ts';
 

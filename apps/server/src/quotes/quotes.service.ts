@@ -4,8 +4,8 @@ import { agreedMinor, billOf, jobSheet, type QuoteState } from '@jubb/core/bench
 import { orderPlan } from '@jubb/core/parts';
 import { findingsForCustomer, quoteOptions, type HandPrices } from '@jubb/core/quote';
 import { DataSource } from 'typeorm';
-import { Job } from '../database/entities/job.entity.ts';
-import { Workshop } from '../database/entities/workshop.entity.ts';
+import { Job } from '../jobs/job.entity.ts';
+import { Workshop } from '../planning/workshop.entity.ts';
 import { JobLog } from '../jobs/job-log.ts';
 import { PricingService } from '../jobs/pricing.service.ts';
 import { JobsService, type Asker } from '../jobs/jobs.service.ts';

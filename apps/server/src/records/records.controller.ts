@@ -17,7 +17,7 @@ import { recordCsv } from '@jubb/core/bench';
 import type { Request } from 'express';
 import { CONFIG, type Config } from '../config/config.ts';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
-import type { Person } from '../database/entities/person.entity.ts';
+import type { Person } from '../auth/person.entity.ts';
 import { networkAddress } from '../jobs/network-address.ts';
 import { RecordsService } from './records.service.ts';
 

@@ -2,7 +2,7 @@ import { BadRequestException, Injectable, NotFoundException } from '@nestjs/comm
 import type { DocumentView } from '@jubb/contract';
 import { createHash } from 'node:crypto';
 import { DataSource } from 'typeorm';
-import { SheetDocument } from '../database/entities/document.entity.ts';
+import { SheetDocument } from './document.entity.ts';
 import { isPdf, picture } from '../photos/picture.ts';
 
 @Injectable()

@@ -16,13 +16,12 @@ import { FileInterceptor } from '@nestjs/platform-express';
 import type { DocumentView, LessonView, SheetLine } from '@jubb/contract';
 import { currentSheet, type Sheet, type SheetProblem } from '@jubb/core/sheet';
 import { IsString, MaxLength } from 'class-validator';
-import { DataSource } from 'typeorm';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
-import type { Lesson } from '../database/entities/lesson.entity.ts';
-import type { Person } from '../database/entities/person.entity.ts';
+import type { Person } from '../auth/person.entity.ts';
 import { FILE, FORM } from '../bounds/bounds.ts';
 import { refuseFolder } from '../photos/picture.ts';
 import { DocumentsService } from './documents.service.ts';
+import { LessonsService } from './lessons.service.ts';
 import { SheetsService } from './sheets.service.ts';
 
 export class DocumentDto {
@@ -37,7 +36,7 @@ export class SheetsController {
   constructor(
     private readonly sheets: SheetsService,
     private readonly documents: DocumentsService,
-    private readonly db: DataSource,
+    private readonly learned: LessonsService,
   ) {}
 
   @Get('sheets')
@@ -102,38 +101,15 @@ export class SheetsController {
   /** What the benches learned against a sheet, newest first. */
   @Get('sheets/:id/lessons')
   @AllowedFor(...EVERY_ROLE)
-  async lessons(@Param('id') id: string): Promise<LessonView[]> {
-    const found = await this.db.query<(Lesson & { job_id: string; by_name: string; number: number })[]>(
-      `SELECT l.*, j.number FROM lesson l JOIN job j ON j.id = l.job_id WHERE l.sheet = $1 ORDER BY l.at DESC LIMIT 100`,
-      [id],
-    );
-    return found.map((l) => ({
-      job: l.job_id,
-      number: l.number,
-      rung: l.rung,
-      kind: l.kind,
-      words: l.words,
-      by: l.by_name,
-      at: new Date(l.at).toISOString(),
-    }));
+  lessons(@Param('id') id: string): Promise<LessonView[]> {
+    return this.learned.lessons(id);
   }
 
   /** By test, what was behind its failures in this shop: where the last way back of each job led. */
   @Get('sheets/:id/past-causes')
   @AllowedFor(...EVERY_ROLE)
-  async pastCauses(@Param('id') id: string): Promise<Record<string, Record<string, number>>> {
-    const rows = await this.db.query<{ test: string; suspect: string; times: number }[]>(
-      `SELECT test, suspect, count(*)::int AS times FROM (
-         SELECT DISTINCT ON (e.job_id, e.payload->>'test') e.payload->>'test' AS test, e.payload->>'suspect' AS suspect
-         FROM job_event e JOIN job j ON j.id = e.job_id
-         WHERE j.sheet = $1 AND e.type = 'led-back'
-         ORDER BY e.job_id, e.payload->>'test', e.seq DESC
-       ) last GROUP BY test, suspect`,
-      [id],
-    );
-    const out: Record<string, Record<string, number>> = {};
-    for (const r of rows) (out[r.test] ??= {})[r.suspect] = r.times;
-    return out;
+  pastCauses(@Param('id') id: string): Promise<Record<string, Record<string, number>>> {
+    return this.learned.pastCauses(id);
   }
 
   /** Takes in a sheet of another workshop: a new one, or a newer revision of one that is here. */

@@ -8,7 +8,7 @@ import { DataSource } from 'typeorm';
 import { HeavyService } from '../bounds/heavy.service.ts';
 import type { LintAnswer } from '../bounds/heavy-tasks.ts';
 import { CONFIG, type Config } from '../config/config.ts';
-import { SheetRevision } from '../database/entities/sheet-revision.entity.ts';
+import { SheetRevision } from './sheet-revision.entity.ts';
 
 @Injectable()
 export class SheetsService {

@@ -3,8 +3,8 @@ import type { PastVisit, UnitView } from '@jubb/contract';
 import { visitOf, type BenchState } from '@jubb/core/bench';
 import type { Sheet } from '@jubb/core/sheet';
 import { DataSource, ILike, type EntityManager } from 'typeorm';
-import type { Job } from '../database/entities/job.entity.ts';
-import { Unit } from '../database/entities/unit.entity.ts';
+import type { Job } from '../jobs/job.entity.ts';
+import { Unit } from './unit.entity.ts';
 import { likeText } from '../database/like.ts';
 import { JobLog } from '../jobs/job-log.ts';
 

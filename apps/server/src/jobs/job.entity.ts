@@ -2,8 +2,8 @@ import type { HoldReason, JobStage } from '@jubb/core/bench';
 import type { Notices } from '@jubb/contract';
 import type { HeadSignature } from '@jubb/core/bench/verify';
 import { Column, Entity, JoinColumn, ManyToOne, PrimaryColumn, type Relation } from 'typeorm';
-import { Customer } from './customer.entity.ts';
-import { Unit } from './unit.entity.ts';
+import { Customer } from '../customers/customer.entity.ts';
+import { Unit } from '../units/unit.entity.ts';
 
 /** A visit of a unit. The log is in job_event; the columns from `stage` on are projections for the lists. */
 @Entity('job')

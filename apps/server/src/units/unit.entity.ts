@@ -1,5 +1,5 @@
 import { Column, Entity, JoinColumn, ManyToOne, PrimaryGeneratedColumn, type Relation } from 'typeorm';
-import { Customer } from './customer.entity.ts';
+import { Customer } from '../customers/customer.entity.ts';
 
 /** The physical assembly: it outlives its jobs. */
 @Entity('unit')
