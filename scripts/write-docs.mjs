@@ -2,7 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { sheetSchema } from '../packages/core/dist/sheet/schema/schema.js';
-import { recordSchema } from '../packages/core/dist/bench/verify/index.js';
+import { recordSchema } from '../packages/core/dist/bench/record/verify/index.js';
 import { accepted, reckoners } from '../packages/core/dist/reckoners/index.js';
 
 const file = new URL('../docs/reckoners.md', import.meta.url);

@@ -11,7 +11,7 @@ import { usePhone } from '../frame/narrow.ts';
 import { useSpeechOn } from '../frame/speech.ts';
 import { Extras, type Extra } from './extras/extras.tsx';
 import { JobHead } from './job-head.tsx';
-import { ClosePanel } from './panels/close-panel.tsx';
+import { ClosePanel } from './panels/closing/close-panel.tsx';
 import { RefusalBox } from './refusal-box.tsx';
 import { ResumePanel } from './return/resume-panel.tsx';
 import { StepPeek } from './step-peek.tsx';

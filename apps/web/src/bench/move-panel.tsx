@@ -1,23 +1,23 @@
-import { BleedPanel } from './panels/bleed-panel.tsx';
-import { CausePanel } from './panels/cause-panel.tsx';
-import { ChoosePanel } from './panels/choose-panel.tsx';
-import { CountPanel } from './panels/count-panel.tsx';
-import { goesHome, HomePanel } from './panels/home/home-panel.tsx';
-import { IdentifyPanel } from './panels/identify-panel.tsx';
-import { JudgePanel } from './panels/judge-panel.tsx';
-import { LookPanel } from './panels/look-panel.tsx';
-import { OffPanel } from './panels/off-panel.tsx';
-import { MeasurePanel } from './panels/measure/measure-panel.tsx';
+import { BleedPanel } from './panels/doing/bleed-panel.tsx';
+import { CausePanel } from './panels/judging/cause-panel.tsx';
+import { ChoosePanel } from './panels/judging/choose-panel.tsx';
+import { CountPanel } from './panels/counting/count-panel.tsx';
+import { goesHome, HomePanel } from './panels/fitting/home-panel.tsx';
+import { IdentifyPanel } from './panels/identify/identify-panel.tsx';
+import { JudgePanel } from './panels/judging/judge-panel.tsx';
+import { LookPanel } from './panels/looking/look-panel.tsx';
+import { OffPanel } from './panels/strip/off-panel.tsx';
+import { MeasurePanel } from './panels/measuring/measure-panel.tsx';
 import type { PanelProps } from './panels/panel.tsx';
-import { PlainPanel } from './panels/plain-panel.tsx';
-import { StandPanel } from './panels/prove/stand-panel.tsx';
-import { ReadingPanel } from './panels/reading-panel.tsx';
-import { ReworkPanel } from './panels/rework-panel.tsx';
-import { SetPanel } from './panels/set/set-panel.tsx';
-import { asksSource, SourcePanel } from './panels/source-panel.tsx';
-import { StackPanel } from './panels/stack-panel.tsx';
-import { TightenPanel } from './panels/tighten/tighten-panel.tsx';
-import { WaitPanel } from './panels/wait-panel.tsx';
+import { PlainPanel } from './panels/doing/plain-panel.tsx';
+import { StandPanel } from './panels/proving/stand-panel.tsx';
+import { ReadingPanel } from './panels/reading/reading-panel.tsx';
+import { ReworkPanel } from './panels/doing/rework-panel.tsx';
+import { SetPanel } from './panels/setting/set-panel.tsx';
+import { asksSource, SourcePanel } from './panels/sources/source-panel.tsx';
+import { StackPanel } from './panels/stacks/stack-panel.tsx';
+import { TightenPanel } from './panels/tightening/tighten-panel.tsx';
+import { WaitPanel } from './panels/waiting/wait-panel.tsx';
 
 /** The panel of an operation, by its kind. */
 export function MovePanel(props: PanelProps): React.JSX.Element {

@@ -1,6 +1,6 @@
 import { nextMove, variantsLeft } from '@jubb/core/bench';
 import { useState } from 'react';
-import { AnswerForm } from './panels/identify-panel.tsx';
+import { AnswerForm } from './panels/identify/identify-panel.tsx';
 import type { Bench } from './use-bench.ts';
 
 /** While nobody knows which variant it is: what it could be, and the questions that need no dismantling. */

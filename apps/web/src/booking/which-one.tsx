@@ -1,6 +1,6 @@
 import type { Sheet } from '@jubb/core/sheet';
 import Form from 'react-bootstrap/Form';
-import { meaning } from '../bench/panels/identify-panel.tsx';
+import { meaning } from '../bench/panels/identify/identify-panel.tsx';
 
 /** The questions that need no dismantling: measured with its unit, or one of the words. Each may be left open. */
 export function WhichOne({

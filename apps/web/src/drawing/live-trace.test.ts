@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { SampleQueue } from '../bench/panels/tighten/live-trace-view.tsx';
+import { SampleQueue } from '../bench/panels/tightening/live-trace-view.tsx';
 import { LiveTrace } from './live-trace.ts';
 
 /** A pen that counts what it is asked to draw. */

@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import type { FallbackProps } from 'react-error-boundary';
+import { useLocation, useNavigate, useRouteError } from 'react-router';
 
 const KEPT: ReadonlySet<string> = new Set(['me', 'job']);
 
@@ -27,4 +28,12 @@ export function Broken({ error, resetErrorBoundary }: FallbackProps): React.JSX.
       </div>
     </main>
   );
+}
+
+/** Of a screen of the router: trying again goes to where one is. */
+export function BrokenRoute(): React.JSX.Element {
+  const error = useRouteError();
+  const navigate = useNavigate();
+  const here = useLocation();
+  return <Broken error={error} resetErrorBoundary={() => void navigate(here, { replace: true, state: here.state })} />;
 }

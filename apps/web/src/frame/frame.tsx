@@ -3,11 +3,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { openStream } from '../api/stream.ts';
-import { ErrorBoundary } from 'react-error-boundary';
 import { LineBar } from '../line/line-bar.tsx';
 import { outbox } from '../outbox/use-outbox.ts';
 import { HandsDialog } from '../signin/hands-dialog.tsx';
-import { Broken } from './broken.tsx';
 import { KeysDialog } from './keys-dialog.tsx';
 import { RailTimers } from './rail-timers.tsx';
 import { SearchDialog } from './search-dialog.tsx';
@@ -159,9 +157,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
         }}
       >
         <LineBar person={me.person} />
-        <ErrorBoundary FallbackComponent={Broken} resetKeys={[pathname]}>
-          <Outlet />
-        </ErrorBoundary>
+        <Outlet />
         {hands && <HandsDialog me={me} close={() => setHands(false)} />}
         <SearchDialog open={finding} close={() => setFinding(false)} />
         <KeysDialog open={keys} close={() => showKeys(false)} />

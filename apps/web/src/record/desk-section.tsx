@@ -1,7 +1,7 @@
 import type { DeskRecord } from '@jubb/core/bench';
 import { formatQuantity } from '@jubb/core/quantities';
 import { VerdictMark } from '../drawing/verdict-mark.tsx';
-import { limitWords } from '../bench/panels/measure/figures.tsx';
+import { limitWords } from '../bench/panels/measuring/figures.tsx';
 import { moneyWords } from '../money.ts';
 import { Rows } from './strip-section.tsx';
 

@@ -7,7 +7,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { Caution } from '../bench/caution.tsx';
 import { currentSheet } from '@jubb/core/sheet';
-import { limitWords } from '../bench/panels/measure/figures.tsx';
+import { limitWords } from '../bench/panels/measuring/figures.tsx';
 import { DeskSection } from './desk-section.tsx';
 import { PlainPage } from './plain-page.tsx';
 import { ProvingSection } from './proving-section.tsx';

@@ -2,9 +2,9 @@ import type { InstrumentView, StandRunDto } from '@jubb/contract';
 import { figuresFor, resultOfRun, type CurveKind } from '@jubb/core/bench';
 import { formatBand } from '@jubb/core/quantities';
 import type { Test } from '@jubb/core/sheet';
-import { BalancingRounds } from '../bench/panels/prove/balancing-rounds.tsx';
-import { ProofWords } from '../bench/panels/prove/proof-words.tsx';
-import { AlternatorDrawing, CurveDrawing } from '../bench/panels/prove/run-drawing.tsx';
+import { BalancingRounds } from '../bench/panels/proving/balancing-rounds.tsx';
+import { ProofWords } from '../bench/panels/proving/proof-words.tsx';
+import { AlternatorDrawing, CurveDrawing } from '../bench/panels/proving/run-drawing.tsx';
 import { useJudgedLine } from './use-judged-line.ts';
 import { useStandRun } from './use-stand-run.ts';
 

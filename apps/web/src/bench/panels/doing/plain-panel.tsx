@@ -1,0 +1,91 @@
+import { linesOf } from '@jubb/core/bench';
+import type { Fluid, Op } from '@jubb/core/sheet';
+import { Caution } from '../../caution.tsx';
+import { Whose } from '../../figure-source.tsx';
+import { convert, dimensionsOfUnit, formatNumber, formatQuantity } from '@jubb/core/quantities';
+import { Go, type PanelProps } from '../panel.tsx';
+import { Turning } from '../strip/turning.tsx';
+
+/** An operation that is done or looked at and then confirmed: what to do in a few lines, and the button. */
+export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
+  const { sheet } = bench;
+  const complete = (more: { answer?: 'yes' | 'no' } = {}): void => {
+    bench.give({ type: 'complete', op: op.id, ...more });
+  };
+  if (op.kind === 'inspect' && op.ask) {
+    const part = op.part ?? op.what;
+    const binned = bench.state.binned[part] ?? 0;
+    const lines = Object.values(bench.state.partLines).filter((l) => l.status === 'arrived' && l.parts.includes(part));
+    const left = lines.length === 0 ? 1 : lines.filter((l) => !l.missing.includes(part)).length;
+    return (
+      <>
+        <div className="op">
+          <p className="lines">{op.ask}</p>
+          {binned > 0 && (
+            <p className="past">
+              <b>
+                {binned} {binned === 1 ? 'is' : 'are'} in the bin.
+              </b>{' '}
+              {left > 0 ? 'Look at the next one.' : 'What came for it is used up: it is on the list to order again.'}
+            </p>
+          )}
+          <button type="button" className="btn-line" onClick={() => complete({ answer: 'yes' })}>
+            Yes: {op.yes ?? 'not good'}
+          </button>
+        </div>
+        <Go label="No, it is good" act={() => complete({ answer: 'no' })} />
+      </>
+    );
+  }
+  const joint =
+    op.kind === 'undo' || op.kind === 'slacken' || op.kind === 'last-out' ? sheet.joints[op.joint] : undefined;
+  return (
+    <>
+      <div className="op">
+        {op.kind === 'caution' ? (
+          <Caution say={op.say} large />
+        ) : (
+          <>
+            {joint && <Turning hand={joint.hand} loosen />}
+            {op.kind === 'fill' && sheet.fluids[op.what] && <Amount fluid={sheet.fluids[op.what]!} bench={bench} />}
+            <ul className="lines">
+              {linesOf(bench.sheet, bench.state, op).map((l) => (
+                <li key={l}>{l}</li>
+              ))}
+            </ul>
+          </>
+        )}
+      </div>
+      <Go label={WORD[op.kind] ?? 'Done'} act={() => complete()} />
+    </>
+  );
+}
+
+const WORD: Readonly<Partial<Record<Op['kind'], string>>> = {
+  caution: 'Read, and minded',
+  helper: 'The helper is here',
+  'fit-aid': 'It is in',
+  'remove-aid': 'It is out',
+  disconnect: 'Parted',
+  reconnect: 'On again, and locked',
+  mark: 'The mark is made',
+  align: 'In line',
+  undo: 'All loose',
+  'last-out': 'Out',
+};
+
+/** How much goes in, legible from the unit; in the other unit that the shop thinks in, small. */
+function Amount({ fluid, bench }: { readonly fluid: Fluid; readonly bench: PanelProps['bench'] }): React.JSX.Element {
+  const { amount } = fluid;
+  const other = dimensionsOfUnit(amount.unit).includes('mass') ? 'oz' : 'pt imp';
+  return (
+    <>
+      <div className="big">
+        {formatNumber(amount.value)}
+        <span>{amount.unit}</span>
+      </div>
+      <p className="quiet m-0">{formatQuantity(convert(amount, other), 2)}</p>
+      <Whose from={fluid.from} documents={bench.documents} />
+    </>
+  );
+}

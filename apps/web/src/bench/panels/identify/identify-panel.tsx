@@ -1,0 +1,90 @@
+import { variantsLeft } from '@jubb/core/bench';
+import { formatBand } from '@jubb/core/quantities';
+import type { IdentifyQuestion, Sheet } from '@jubb/core/sheet';
+import { useState, type FormEvent } from 'react';
+import Form from 'react-bootstrap/Form';
+import type { Bench } from '../../use-bench.ts';
+import type { PanelProps } from '../panel.tsx';
+
+/** A question that opening the unit can answer, on its rung. */
+export function IdentifyPanel({ bench, op }: PanelProps<'identify'>): React.JSX.Element {
+  const question = bench.sheet.identify.find((q) => q.id === op.question)!;
+  return (
+    <div className="op">
+      <AnswerForm bench={bench} question={question} op={op.id} />
+    </div>
+  );
+}
+
+/** What the answer can be, and the answer: a press for a word or a count, typed with its unit for a measure. */
+export function AnswerForm({
+  bench,
+  question,
+  op,
+}: {
+  readonly bench: Bench;
+  readonly question: IdentifyQuestion;
+  readonly op?: string;
+}): React.JSX.Element {
+  const [text, setText] = useState('');
+  const give = (answer: string): void => {
+    bench.give({ type: 'identify', question: question.id, answer, ...(op === undefined ? {} : { op }) });
+  };
+  const left = variantsLeft(bench.sheet, bench.state);
+  if (question.by !== 'measure')
+    return (
+      <div className="d-flex flex-column gap-2">
+        {question.choices.map((c) => (
+          <button key={c.word} type="button" className="btn-line choice" onClick={() => give(c.word!)}>
+            <span>
+              <b>{c.word}</b>
+              <small className="d-block">{meaning(bench.sheet, c)}</small>
+            </span>
+          </button>
+        ))}
+        {left.length > 1 && <p className="quiet m-0">Until it is answered: {titles(bench.sheet, left)}.</p>}
+      </div>
+    );
+  return (
+    <form
+      onSubmit={(e: FormEvent) => {
+        e.preventDefault();
+        give(text);
+      }}
+    >
+      <Form.Label htmlFor={`identify-${question.id}`}>
+        {question.gauge ? `Read with the ${question.gauge}` : 'Measure it'}
+      </Form.Label>
+      <div className="d-flex gap-2">
+        <Form.Control
+          id={`identify-${question.id}`}
+          value={text}
+          autoComplete="off"
+          placeholder="with its unit, such as 65.2 mm"
+          onChange={(e) => setText(e.target.value)}
+          style={{ fontSize: 22 }}
+        />
+        <button type="submit" className="btn-ink">
+          Take
+        </button>
+      </div>
+      <ul className="lines mt-3">
+        {question.choices.map((c) => (
+          <li key={meaning(bench.sheet, c)}>
+            {c.band && formatBand(c.band)}: {meaning(bench.sheet, c)}
+          </li>
+        ))}
+      </ul>
+    </form>
+  );
+}
+
+const titles = (sheet: Sheet, ids: readonly string[]): string =>
+  ids.map((id) => sheet.variants.find((v) => v.id === id)?.title ?? id).join(' or ');
+
+/** What a choice says, in words. */
+export function meaning(sheet: Sheet, c: IdentifyQuestion['choices'][number]): string {
+  return [c.variants.length > 0 ? titles(sheet, c.variants) : '', c.order ? `order ${c.order}` : '', c.says ?? '']
+    .filter((w) => w !== '')
+    .join('. ');
+}

@@ -1,0 +1,44 @@
+import { comesUndone, ladderOf } from '@jubb/core/bench';
+import { useState } from 'react';
+import { ReasonField } from '../../../fields/reason-field.tsx';
+import { undoneWords } from '../proving/way-on.tsx';
+import type { Bench } from '../../use-bench.ts';
+
+const READY: readonly string[] = ['A reading was wrong', 'Seen better by now', 'It cannot be set with it'];
+
+/** Judges a part once more; says how much comes undone for it. */
+export function JudgeAgain({
+  bench,
+  part,
+}: {
+  readonly bench: Bench;
+  readonly part: string;
+}): React.JSX.Element | null {
+  const [why, setWhy] = useState('');
+  const { sheet, state } = bench;
+  const judges = ladderOf(sheet, state)
+    .bottom.flatMap((s) => s.ops)
+    .find((o) => o.kind === 'judge' && o.parts.includes(part));
+  if (!judges) return null;
+  const undone = comesUndone(sheet, state, part, judges.id)?.steps.length ?? 1;
+  return (
+    <form
+      className="takeso"
+      onSubmit={(e) => {
+        e.preventDefault();
+        bench.give({ type: 'judge-again', part, reason: why });
+      }}
+    >
+      <ReasonField
+        id={`again-${part}`}
+        label={`Judge the ${(sheet.parts[part]?.title ?? part).toLowerCase()} again (${undoneWords(undone)}), because`}
+        value={why}
+        set={setWhy}
+        ready={READY}
+      />
+      <button type="submit" className="btn-line" disabled={!why.trim()}>
+        Judge it again
+      </button>
+    </form>
+  );
+}
