@@ -100,7 +100,7 @@ export default ts.config(
   ),
   // Functions that run in the page that a benchmark, or whoever takes the pictures, drives.
   {
-    files: ['bench/browser.mjs', 'bench/hands.mjs', 'scripts/pictures.mjs'],
+    files: ['benchmarks/browser.mjs', 'benchmarks/hands.mjs', 'scripts/pictures.mjs'],
     languageOptions: { globals: { ...globals.browser } },
   },
   { files: tests, rules: { 'no-restricted-imports': 'off' } },

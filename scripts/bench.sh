@@ -17,19 +17,19 @@ finish() {
 trap finish EXIT
 if [ "${1:-}" = data ]; then
   start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
-  JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/bench/data.mjs"
+  JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/benchmarks/data.mjs"
   exit 0
 fi
 if [ "${1:-}" = faults ]; then
   start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
-  JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/bench/faults.mjs"
+  JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/benchmarks/faults.mjs"
   exit 0
 fi
 # Every part runs, whatever the ones before it missed; what was missed is summed up at the end.
 missed=()
 part() { # part NAME : one part, on the cluster that is up
   say "$1"
-  JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" JUBB_WEB="$ROOT/apps/web/dist" node "$ROOT/bench/$1.mjs" || missed+=("$1")
+  JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" JUBB_WEB="$ROOT/apps/web/dist" node "$ROOT/benchmarks/$1.mjs" || missed+=("$1")
 }
 fresh_cluster() {
   stop_cluster "$WORK/postgres"

@@ -1,6 +1,6 @@
 // npm run pictures -- http://127.0.0.1:7800 : takes docs/screenshots anew from a demo that runs there (./jubb start on a fresh --data folder).
 // Units that stand at no picture's step are booked in and rehearsed to it: everything shown is invented.
-import { fold, nextMove, rehearse } from '../packages/core/dist/bench/index.js';
+import { fold, nextMove, rehearse } from '@jubb/core/bench';
 import puppeteer from 'puppeteer-core';
 
 const base = process.argv[2];

@@ -1,6 +1,6 @@
 // The command line of the reckoners: JSON out and exit 0, an error as JSON and exit 1.
 import { createInterface } from 'node:readline';
-import { reckon, reckoners, ReckonError } from '../packages/core/dist/reckoners/index.js';
+import { reckon, reckoners, ReckonError } from '@jubb/core/reckoners';
 
 const asError = (e) => {
   if (e instanceof ReckonError) return e.toJSON();

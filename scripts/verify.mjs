@@ -1,7 +1,7 @@
 // Verifies an exported record: 0 when it is whole and signed by a known key, 3 when whole but the key is unknown, 1 when not.
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { verifyExport } from '../packages/core/dist/bench/verify/index.js';
+import { verifyExport } from '@jubb/core/bench/verify';
 
 const args = process.argv.slice(2);
 const at = args.indexOf('--data');

@@ -2,8 +2,8 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { sheetSchema } from '../packages/core/dist/sheet/schema/schema.js';
-import { recordSchema } from '../packages/core/dist/bench/record/verify/index.js';
-import { accepted, reckoners } from '../packages/core/dist/reckoners/index.js';
+import { recordSchema } from '@jubb/core/bench/verify';
+import { accepted, reckoners } from '@jubb/core/reckoners';
 
 const file = new URL('../docs/reckoners.md', import.meta.url);
 const cell = (text) => String(text).replace(/\|/g, '\\|').replace(/\n/g, ' ');

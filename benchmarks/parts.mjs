@@ -1,8 +1,8 @@
 // The parts desk: kit cover, a long price list in a process of its own, Parts and History over 50,000 jobs.
 import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { cheapestCover } from '../packages/core/dist/parts/index.js';
-import { readPriceList } from '../packages/core/dist/parts/price-list.js';
+import { cheapestCover } from '@jubb/core/parts';
+import { readPriceList } from '@jubb/core/parts/price-list';
 
 const LINES = 100_000;
 if (process.argv[2] === 'list') {

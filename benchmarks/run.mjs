@@ -1,12 +1,12 @@
 // Benchmarks: each against a goal or a baseline of the same run. Never part of the tests.
 import { readFileSync } from 'node:fs';
 import { Bench } from 'tinybench';
-import { decide, emptyBench, fold, rehearse } from '../packages/core/dist/bench/index.js';
-import { reckon, reckoners, shimStack } from '../packages/core/dist/reckoners/index.js';
+import { decide, emptyBench, fold, rehearse } from '@jubb/core/bench';
+import { reckon, reckoners, shimStack } from '@jubb/core/reckoners';
 import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { ladder } from '../packages/core/dist/sheet/index.js';
-import { readGoodSheet } from '../packages/core/dist/sheet/read/index.js';
+import { ladder } from '@jubb/core/sheet';
+import { readGoodSheet } from '@jubb/core/sheet/read';
 
 const sheet = readGoodSheet(readFileSync(new URL('../library/hub-dolly.yaml', import.meta.url), 'utf8'), 'hub-dolly');
 const who = { id: 'p', name: 'P', initials: 'P' };

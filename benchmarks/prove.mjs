@@ -12,9 +12,9 @@ import {
   keptWave,
   rehearse,
   runFrom,
-} from '../packages/core/dist/bench/index.js';
-import { signedText, verifyExport } from '../packages/core/dist/bench/verify/index.js';
-import { readGoodSheet } from '../packages/core/dist/sheet/read/index.js';
+} from '@jubb/core/bench';
+import { signedText, verifyExport } from '@jubb/core/bench/verify';
+import { readGoodSheet } from '@jubb/core/sheet/read';
 import { pdf } from '../apps/server/dist/pdf/pdf.js';
 import { recordPdf } from '../apps/server/dist/records/record-pdf.js';
 import { runStand } from '../apps/stand-ins/dist/stands/index.js';

@@ -8,7 +8,7 @@ import { fileURLToPath } from 'node:url';
 import 'reflect-metadata';
 import puppeteer from 'puppeteer-core';
 import { build } from 'vite';
-import { fold, nextMove, rehearse } from '../packages/core/dist/bench/index.js';
+import { fold, nextMove, rehearse } from '@jubb/core/bench';
 import { startStandIns } from '../apps/stand-ins/dist/service.js';
 import { makeApp } from '../apps/server/dist/app.js';
 import { readConfig } from '../apps/server/dist/config/config.js';

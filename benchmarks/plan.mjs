@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import ts from 'typescript';
-import { Planner } from '../packages/core/dist/planning/index.js';
+import { Planner } from '@jubb/core/planning';
 
 // Shops and instances are the tests' own: compiled for here.
 const folder = mkdtempSync(join(tmpdir(), 'jubb-plan-'));
