@@ -7,7 +7,6 @@ export const badEvolvers: Evolvers<keyof BadPayloads> = {
   'accepted-so': (state, payload, stamp) => {
     const { key, op, reason } = payload;
     return {
-      ...state,
       ...(op === null || state.done[op] ? {} : done(state, stamp, op, { note: reason })),
       accepted: { ...state.accepted, [key]: { ...payload, ...stamp } },
     };

@@ -1,17 +1,17 @@
 import type { CountPayloads } from './events.ts';
 import { without } from '../strip/tray.ts';
-import type { BenchState, Stamp } from '../log/state.ts';
+import type { BenchState, Changes, Stamp } from '../log/state.ts';
 import type { Evolvers } from '../registry/shapes.ts';
 
 /** What each of these events makes of the state. */
 export const countingEvolvers: Evolvers<keyof CountPayloads> = {
   counted: evolveCounted,
-  'count-left': (state, payload, stamp) => ({ ...state, uncounted: { ...state.uncounted, [payload.part]: stamp } }),
+  'count-left': (state, payload, stamp) => ({ uncounted: { ...state.uncounted, [payload.part]: stamp } }),
 };
 
-function evolveCounted(state: BenchState, payload: CountPayloads['counted'], stamp: Stamp): BenchState {
+function evolveCounted(state: BenchState, payload: CountPayloads['counted'], stamp: Stamp): Changes {
   const { op, part, count, agrees, moment, lost } = payload;
-  const next = { ...state, counted: [...state.counted, { ...payload, ...stamp }] };
+  const next = { counted: [...state.counted, { ...payload, ...stamp }] };
   if (moment === 'build') {
     if (!agrees && lost === undefined) return next;
     const lying = state.off[part];

@@ -4,14 +4,13 @@ import type { Evolvers } from '../registry/shapes.ts';
 
 /** What each of these events makes of the state. */
 export const doingEvolvers: Evolvers<keyof DoingPayloads> = {
-  'caution-acknowledged': (state, payload, stamp) => ({ ...state, ...done(state, stamp, payload.op) }),
+  'caution-acknowledged': (state, payload, stamp) => ({ ...done(state, stamp, payload.op) }),
   'op-done': (state, payload, stamp) => ({
-    ...state,
     ...done(state, stamp, payload.op, {
       note: payload.note,
       answer: payload.answer,
       ...(payload.ticks ? { ticks: payload.ticks } : {}),
     }),
   }),
-  'rung-done': (state, payload, stamp) => ({ ...state, steps: { ...state.steps, [payload.step]: stamp } }),
+  'rung-done': (state, payload, stamp) => ({ steps: { ...state.steps, [payload.step]: stamp } }),
 };

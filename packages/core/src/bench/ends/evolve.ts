@@ -3,5 +3,5 @@ import type { Evolvers } from '../registry/shapes.ts';
 
 /** What each of these events makes of the state. */
 export const endsEvolvers: Evolvers<keyof EndPayloads> = {
-  'ended-otherwise': (state, payload, stamp) => ({ ...state, end: { ...payload, ...stamp } }),
+  'ended-otherwise': (state, payload, stamp) => ({ end: { ...payload, ...stamp } }),
 };

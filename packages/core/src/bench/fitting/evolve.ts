@@ -8,7 +8,6 @@ export const fittingEvolvers: Evolvers<keyof FitPayloads> = {
   'part-fitted': (state, payload, stamp) => {
     const { part, count, renewed, op, reason } = payload;
     return {
-      ...state,
       ...done(state, stamp, op, reason === undefined ? {} : { note: reason }),
       off: takeFromTray(state.off, part, count),
       between: settled(state.between, `part:${part}`),

@@ -7,7 +7,6 @@ export const identifyEvolvers: Evolvers<keyof IdentifyPayloads> = {
   identified: (state, payload, stamp) => {
     const { op, variant, part, order } = payload;
     return {
-      ...state,
       ...done(state, stamp, op),
       identified: [...state.identified, { ...payload, ...stamp }],
       variant: variant ?? state.variant,

@@ -6,7 +6,6 @@ import type { Evolvers } from '../registry/shapes.ts';
 /** What each of these events makes of the state. */
 export const judgingEvolvers: Evolvers<keyof JudgePayloads> = {
   'finding-made': (state, payload, stamp) => ({
-    ...state,
     // What is found otherwise later is no deferral any more.
     deferrals:
       payload.part in state.deferrals && payload.finding !== 'watch'
@@ -16,16 +15,13 @@ export const judgingEvolvers: Evolvers<keyof JudgePayloads> = {
     findingNotes: { ...state.findingNotes, [payload.part]: { ...payload, ...stamp } },
   }),
   'cause-found': (state, payload, stamp) => ({
-    ...state,
     ...done(state, stamp, payload.op),
     causes: { ...state.causes, [payload.cause]: { ...payload, ...stamp } },
   }),
   'deferral-made': (state, payload, stamp) => ({
-    ...state,
     deferrals: { ...state.deferrals, [payload.part]: { ...payload, ...stamp } },
   }),
   'method-chosen': (state, payload, stamp) => ({
-    ...state,
     ...done(state, stamp, payload.op),
     methods: { ...state.methods, [payload.method]: payload.choice },
   }),

@@ -1,35 +1,40 @@
-import type { BenchState, JointState, PartLineState, Pull, SettingRound, SettingState, Stamp } from './state.ts';
+import type {
+  BenchState,
+  Changes,
+  JointState,
+  PartLineState,
+  Pull,
+  SettingRound,
+  SettingState,
+  Stamp,
+} from './state.ts';
 
 /** `done` with one operation more; as it is for something that no operation asked for. */
 export function done(state: BenchState, stamp: Stamp, op: string | null, more: object = {}): Pick<BenchState, 'done'> {
   return { done: op === null ? state.done : { ...state.done, [op]: { ...stamp, ...more } } };
 }
 
-/** The state with one line of parts changed; as it is where there is no such line. */
-export function withLine(state: BenchState, id: string, change: (line: PartLineState) => PartLineState): BenchState {
+/** One line of parts changed; nothing where there is no such line. */
+export function withLine(state: BenchState, id: string, change: (line: PartLineState) => PartLineState): Changes {
   const line = state.partLines[id];
-  return line ? { ...state, partLines: { ...state.partLines, [id]: change(line) } } : state;
+  return line ? { partLines: { ...state.partLines, [id]: change(line) } } : {};
 }
 
-/** The state with one setting changed, which may be the first that is heard of it. */
-export function withSetting(state: BenchState, id: string, change: (s: SettingState) => SettingState): BenchState {
+/** One setting changed, which may be the first that is heard of it. */
+export function withSetting(state: BenchState, id: string, change: (s: SettingState) => SettingState): Changes {
   const before: SettingState = state.settings[id] ?? { rounds: [{ readings: [] }] };
-  return { ...state, settings: { ...state.settings, [id]: change(before) } };
+  return { settings: { ...state.settings, [id]: change(before) } };
 }
 
-/** The state with one joint changed. */
-export function withJointState(state: BenchState, id: string, change: (j: JointState) => JointState): BenchState {
-  return { ...state, joints: { ...state.joints, [id]: change(state.joints[id] ?? { pulls: [] }) } };
+/** One joint changed. */
+export function withJointState(state: BenchState, id: string, change: (j: JointState) => JointState): Changes {
+  return { joints: { ...state.joints, [id]: change(state.joints[id] ?? { pulls: [] }) } };
 }
 
-/** The state with the pulls of one joint changed. */
-export function withJoint(
-  state: BenchState,
-  id: string,
-  change: (pulls: readonly Pull[]) => readonly Pull[],
-): BenchState {
+/** The pulls of one joint changed. */
+export function withJoint(state: BenchState, id: string, change: (pulls: readonly Pull[]) => readonly Pull[]): Changes {
   const before = state.joints[id] ?? { pulls: [] };
-  return { ...state, joints: { ...state.joints, [id]: { ...before, pulls: change(before.pulls) } } };
+  return { joints: { ...state.joints, [id]: { ...before, pulls: change(before.pulls) } } };
 }
 
 /** Rounds with the newest one changed. */

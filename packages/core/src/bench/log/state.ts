@@ -179,6 +179,9 @@ export interface BenchState {
   readonly history: History | undefined;
 }
 
+/** What an event makes of the state: the fields that it changes, none where it changes nothing. */
+export type Changes = Partial<Omit<BenchState, 'job' | 'seq' | 'history'>>;
+
 /** The bench before anything has happened. */
 export function emptyBench(job: string): BenchState {
   return {

@@ -6,7 +6,6 @@ import type { Evolvers } from '../registry/shapes.ts';
 /** What each of these events makes of the state. */
 export const lookingEvolvers: Evolvers<keyof LookPayloads> = {
   looked: (state, payload, stamp) => ({
-    ...state,
     ...(payload.open ? {} : done(state, stamp, payload.op)),
     looks: [...state.looks, { ...payload, ...stamp }],
   }),

@@ -8,9 +8,9 @@ import type { Evolvers } from '../registry/shapes.ts';
 export const measuringEvolvers: Evolvers<keyof MeasurePayloads> = {
   'reading-taken': (state, payload, stamp) => {
     const reading = { ...payload, ...stamp };
-    const next = { ...state, readings: [...state.readings, reading] };
-    if (payload.subject !== 'setting' || payload.moment === 'as-found' || payload.moment === 'depth') return next;
-    return withSetting(next, payload.id, (s) => ({
+    const read = { readings: [...state.readings, reading] };
+    if (payload.subject !== 'setting' || payload.moment === 'as-found' || payload.moment === 'depth') return read;
+    const tried = withSetting(state, payload.id, (s) => ({
       ...s,
       rounds: replaceLast(s.rounds, (r) => ({
         ...r,
@@ -18,13 +18,13 @@ export const measuringEvolvers: Evolvers<keyof MeasurePayloads> = {
         result: payload.result ?? r.result,
       })),
     }));
+    return { ...read, ...tried };
   },
   'sense-answered': (state, payload, stamp) => ({
-    ...state,
     answers: {
       ...state.answers,
       [payload.op]: { ask: payload.ask, answer: payload.answer, ...stamp },
     },
   }),
-  'measure-reopened': (state, payload) => ({ ...state, done: without(state.done, payload.op) }),
+  'measure-reopened': (state, payload) => ({ done: without(state.done, payload.op) }),
 };

@@ -3,6 +3,6 @@ import type { Evolvers } from '../registry/shapes.ts';
 
 /** What each of these events makes of the state. */
 export const notesEvolvers: Evolvers<keyof NotePayloads> = {
-  noted: (state, payload, stamp) => ({ ...state, notes: [...state.notes, { ...payload, ...stamp }] }),
-  'photo-added': (state, payload, stamp) => ({ ...state, photos: [...state.photos, { ...payload, ...stamp }] }),
+  noted: (state, payload, stamp) => ({ notes: [...state.notes, { ...payload, ...stamp }] }),
+  'photo-added': (state, payload, stamp) => ({ photos: [...state.photos, { ...payload, ...stamp }] }),
 };

@@ -11,7 +11,7 @@ export const partsEvolvers: Evolvers<keyof PartsPayloads> = {
       l.line,
       { ...l, order, status: 'ordered', missing: [], ordered: stamp, sentBack: [] },
     ]);
-    return { ...state, partLines: { ...state.partLines, ...Object.fromEntries(added) } };
+    return { partLines: { ...state.partLines, ...Object.fromEntries(added) } };
   },
   'part-arrived': (state, payload, stamp) => {
     const { line, missing } = payload;

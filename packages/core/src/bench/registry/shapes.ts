@@ -3,7 +3,7 @@ import type { Command, CommandOf, CommandType, DecideContext } from '../command/
 import type { Decision } from '../command/refusal.ts';
 import type { EventPayloads, EventType } from '../log/events.ts';
 import type { Person } from '../log/facts.ts';
-import type { BenchState, Stamp } from '../log/state.ts';
+import type { BenchState, Changes, Stamp } from '../log/state.ts';
 import type { BadThing } from '../bad/bad-things.ts';
 import type { Said } from '../corrections/said.ts';
 import type { Quantity } from '../../quantities/index.ts';
@@ -15,9 +15,9 @@ import type { RehearsalFigures } from '../rehearsal/figures.ts';
  * together: a type that no family knows does not compile, and one that two of them claim is found when they are put together.
  */
 
-/** `evolve.ts`: what each event makes of the state. Pure; an event that changes nothing gives the same object back. */
+/** `evolve.ts`: what each event changes of the state. Pure. */
 export type Evolvers<T extends EventType> = {
-  readonly [K in T]: (state: BenchState, payload: EventPayloads[K], stamp: Stamp) => BenchState;
+  readonly [K in T]: (state: BenchState, payload: EventPayloads[K], stamp: Stamp) => Changes;
 };
 
 /** Who asks, when, and under which id: what a decision may use beside state, sheet and command. */

@@ -21,7 +21,6 @@ export const settingEvolvers: Evolvers<keyof SettingPayloads> = {
     const before = state.settings[setting] ?? { rounds: [] };
     const rounds = [...before.rounds, { adjusted: { ...how, ...stamp }, readings: [] }];
     return {
-      ...state,
       settings: { ...state.settings, [setting]: { ...before, rounds } },
       // What was felt before it was moved says nothing of it now.
       answers: op in state.answers ? without(state.answers, op) : state.answers,

@@ -5,17 +5,14 @@ import type { Evolvers } from '../registry/shapes.ts';
 /** What each of these events makes of the state. */
 export const shelfEvolvers: Evolvers<keyof ShelfPayloads> = {
   held: (state, payload, stamp) => ({
-    ...state,
     holds: [...state.holds, { id: payload.hold, why: payload.why, note: payload.note, ...stamp }],
   }),
   'hold-cleared': (state, payload, stamp) => ({
-    ...state,
     holds: state.holds.map((h) => (h.id === payload.hold ? { ...h, cleared: stamp } : h)),
   }),
-  moved: (state, payload) => ({ ...state, place: payload.to }),
-  parked: (state, payload, stamp) => ({ ...state, parked: { ...payload, ...stamp }, place: payload.to }),
+  moved: (state, payload) => ({ place: payload.to }),
+  parked: (state, payload, stamp) => ({ parked: { ...payload, ...stamp }, place: payload.to }),
   resumed: (state, payload, stamp) => {
-    const { parked: _parked, ...rest } = state;
     let { off } = state;
     // What was found is what lies there from now on.
     for (const { part, found } of payload.counts) {
@@ -23,6 +20,6 @@ export const shelfEvolvers: Evolvers<keyof ShelfPayloads> = {
       if (lying && lying.count !== found)
         off = found === 0 ? without(off, part) : { ...off, [part]: { ...lying, count: found } };
     }
-    return { ...rest, off, place: payload.to, resumed: [...state.resumed, { ...payload, ...stamp }] };
+    return { parked: undefined, off, place: payload.to, resumed: [...state.resumed, { ...payload, ...stamp }] };
   },
 };

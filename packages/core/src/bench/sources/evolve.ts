@@ -6,6 +6,6 @@ export const sourcesEvolvers: Evolvers<keyof SourcePayloads> = {
   'part-sourced': (state, payload, stamp) => {
     const { parts, from, words } = payload;
     const said = Object.fromEntries(parts.map((p) => [p, { from, words, ...stamp }]));
-    return { ...state, sources: { ...state.sources, ...said } };
+    return { sources: { ...state.sources, ...said } };
   },
 };

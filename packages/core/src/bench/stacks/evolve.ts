@@ -9,7 +9,6 @@ export const stacksEvolvers: Evolvers<keyof StackPayloads> = {
     const kept = { ...payload, ...stamp };
     const before = state.stacks[stack];
     return {
-      ...state,
       ...done(state, stamp, op),
       stacks: {
         ...state.stacks,

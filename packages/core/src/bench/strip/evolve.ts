@@ -7,7 +7,6 @@ import type { Evolvers } from '../registry/shapes.ts';
 /** What each of these events makes of the state. */
 export const stripEvolvers: Evolvers<keyof StripPayloads> = {
   'joint-undone': (state, payload, stamp) => ({
-    ...state,
     ...done(state, stamp, payload.op),
     joints: {
       ...state.joints,
@@ -22,7 +21,6 @@ export const stripEvolvers: Evolvers<keyof StripPayloads> = {
   'last-out': (state, payload, stamp) => {
     const known = state.joints[payload.joint];
     return {
-      ...state,
       ...done(state, stamp, payload.op),
       joints: { ...state.joints, [payload.joint]: { pulls: [], ...known, left: 0 } },
     };
@@ -35,23 +33,21 @@ export const stripEvolvers: Evolvers<keyof StripPayloads> = {
       off[part] = { count: (off[part]?.count ?? 0) + count, tray, ...stamp, ...(note === undefined ? {} : { note }) };
       between = settled(between, `part:${part}`);
     }
-    return { ...state, ...done(state, stamp, op), off, between };
+    return { ...done(state, stamp, op), off, between };
   },
   'lead-parted': (state, payload, stamp) => ({
-    ...state,
     ...done(state, stamp, payload.op),
     leads: { ...state.leads, [payload.lead]: { parted: stamp } },
   }),
   'lead-reconnected': (state, payload, stamp) => {
     const { op, lead } = payload;
     const parted = state.leads[lead]?.parted ?? stamp;
-    return { ...state, ...done(state, stamp, op), leads: { ...state.leads, [lead]: { parted, reconnected: stamp } } };
+    return { ...done(state, stamp, op), leads: { ...state.leads, [lead]: { parted, reconnected: stamp } } };
   },
   'set-between': (state, payload, stamp) => {
     const { op, joint, part } = payload;
     const key = joint === undefined ? `part:${part}` : `joint:${joint}`;
     return {
-      ...state,
       ...done(state, stamp, op),
       // Refitted for the time being: it is on the unit, so no longer in the tray.
       off: payload.state === 'refitted' && part !== undefined ? without(state.off, part) : state.off,
@@ -60,15 +56,14 @@ export const stripEvolvers: Evolvers<keyof StripPayloads> = {
   },
   'part-scrapped': (state, payload, stamp) => {
     const { op, part } = payload;
-    return { ...state, ...done(state, stamp, op), off: without(state.off, part) };
+    return { ...done(state, stamp, op), off: without(state.off, part) };
   },
-  'way-failed': (state, payload) => ({ ...state, ways: { ...state.ways, [payload.op]: payload.next } }),
+  'way-failed': (state, payload) => ({ ways: { ...state.ways, [payload.op]: payload.next } }),
   'part-destroyed': (state, payload, stamp) => {
     const { part, saved } = payload;
     const lying = state.off[part];
     const off = takeFromTray(state.off, part, lying?.count ?? 0);
     return {
-      ...state,
       off: saved === undefined ? off : layInTray(off, saved, { count: 1, tray: lying?.tray ?? '', ...stamp }),
     };
   },

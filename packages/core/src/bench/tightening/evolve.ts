@@ -7,7 +7,7 @@ import type { Evolvers } from '../registry/shapes.ts';
 export const tighteningEvolvers: Evolvers<keyof PullPayloads> = {
   'unit-said': (state, payload, stamp) => {
     const { joint, unit, reason } = payload;
-    return { ...state, units: { ...state.units, [joint]: { unit, reason, ...stamp } } };
+    return { units: { ...state.units, [joint]: { unit, reason, ...stamp } } };
   },
   'running-measured': (state, payload, stamp) =>
     withJointState(state, payload.joint, (j) => ({ ...j, running: { ...payload, ...stamp } })),
@@ -22,19 +22,18 @@ export const tighteningEvolvers: Evolvers<keyof PullPayloads> = {
       ),
     );
     const noted =
-      note === undefined ? next : { ...next, pullNotes: { ...next.pullNotes, [`${joint} ${stage} ${bolt}`]: note } };
+      note === undefined ? next : { ...next, pullNotes: { ...state.pullNotes, [`${joint} ${stage} ${bolt}`]: note } };
     if (answer !== 'renewed') return noted;
     const fastener = `${joint}#${bolt}`;
     return {
       ...noted,
-      renewed: { ...next.renewed, [fastener]: { count: (next.renewed[fastener]?.count ?? 0) + 1, ...stamp } },
+      renewed: { ...state.renewed, [fastener]: { count: (state.renewed[fastener]?.count ?? 0) + 1, ...stamp } },
     };
   },
   'joint-tightened': (state, payload, stamp) => {
     const { joint, fastener, count, op } = payload;
     const known = state.joints[joint];
     return {
-      ...state,
       ...done(state, stamp, op),
       joints: { ...state.joints, [joint]: { pulls: [], ...known, tightened: stamp } },
       off: takeFromTray(state.off, fastener, count),
@@ -49,12 +48,12 @@ export const tighteningEvolvers: Evolvers<keyof PullPayloads> = {
       ...(usedUp ? { usedUp: true } : {}),
     }));
     const ops = new Set(state.joints[joint]?.pulls.map((p) => p.op));
-    return { ...left, done: Object.fromEntries(Object.entries(left.done).filter(([op]) => !ops.has(op))) };
+    return { ...left, done: Object.fromEntries(Object.entries(state.done).filter(([op]) => !ops.has(op))) };
   },
   'fasteners-renewed': (state, payload, stamp) => {
     const { joint, fastener, count } = payload;
     const next = withJointState(state, joint, ({ usedUp: _gone, ...j }) => j);
-    const before = next.renewed[fastener]?.count ?? 0;
-    return { ...next, renewed: { ...next.renewed, [fastener]: { count: before + count, ...stamp } } };
+    const before = state.renewed[fastener]?.count ?? 0;
+    return { ...next, renewed: { ...state.renewed, [fastener]: { count: before + count, ...stamp } } };
   },
 };

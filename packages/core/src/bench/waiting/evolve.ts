@@ -10,15 +10,14 @@ export const waitingEvolvers: Evolvers<keyof WaitPayloads> = {
     const { timer: id, op, kind, title, minutes } = payload;
     const due = new Date(new Date(stamp.at).getTime() + minutes * MINUTE_MS).toISOString();
     const timer: Timer = { id, op, kind, title, minutes, due, ...stamp };
-    return { ...state, timers: { ...state.timers, [id]: timer } };
+    return { timers: { ...state.timers, [id]: timer } };
   },
   'timer-ended': (state, payload, stamp) => {
     const timer = state.timers[payload.timer];
-    if (!timer) return state;
+    if (!timer) return {};
     return {
-      ...state,
       timers: { ...state.timers, [timer.id]: { ...timer, ended: { ...stamp, early: payload.early } } },
     };
   },
-  prepared: (state, payload, stamp) => ({ ...state, prepared: { ...state.prepared, [payload.item]: stamp } }),
+  prepared: (state, payload, stamp) => ({ prepared: { ...state.prepared, [payload.item]: stamp } }),
 };

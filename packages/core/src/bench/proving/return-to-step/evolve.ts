@@ -25,7 +25,10 @@ export function ledBack(state: BenchState, payload: EventPayloads['led-back'], s
     checked: undefined,
   };
   for (const id of payload.settings)
-    next = withSetting(next, id, ({ confirmed: _gone, ...s }) => ({ ...s, rounds: [...s.rounds, { readings: [] }] }));
+    next = {
+      ...next,
+      ...withSetting(next, id, ({ confirmed: _gone, ...s }) => ({ ...s, rounds: [...s.rounds, { readings: [] }] })),
+    };
   return payload.again.reduce(usedUp, next);
 }
 
@@ -36,5 +39,5 @@ export function usedUp(state: BenchState, part: string): BenchState {
   const line = Object.values(state.partLines).findLast(
     (l) => l.status === 'arrived' && l.parts.includes(part) && !l.missing.includes(part),
   );
-  return line ? withLine(next, line.line, (l) => ({ ...l, missing: [...l.missing, part] })) : next;
+  return line ? { ...next, ...withLine(next, line.line, (l) => ({ ...l, missing: [...l.missing, part] })) } : next;
 }
