@@ -5,6 +5,7 @@ import a11y from 'eslint-plugin-jsx-a11y';
 import hooks from 'eslint-plugin-react-hooks';
 import globals from 'globals';
 import ts from 'typescript-eslint';
+import { coreRooms, packages } from './walls.mjs';
 
 /** Import walls: what a room may not reach into. */
 const wall = (files, patterns) => ({ files, rules: { 'no-restricted-imports': ['error', { patterns }] } });
@@ -18,7 +19,13 @@ const room = (name, known) => ({
   except: [`./${name}`, './error.ts', './records.ts', ...known.map((k) => `./${k}`)],
   message: `${name} may import only ${known.length > 0 ? known.join(', ') : 'itself'}`,
 });
-const outside = ['@nestjs/*', 'typeorm', 'react', 'react-*', '@jubb/*', 'node:*', 'd3'];
+/** Libraries that are no business of a package. */
+const libraries = {
+  core: [barred(['@nestjs/*', 'typeorm', 'react', 'react-*', 'node:*', 'd3'], 'core computes: no interface, no I/O')],
+  contract: [barred(['@nestjs/*', 'typeorm', 'react'], 'the contract is known to both sides')],
+  server: [barred(['react', 'd3'], 'the server knows no interface')],
+  web: [barred(['@nestjs/*', 'typeorm', 'node:*'], 'the web knows no server')],
+};
 
 export default ts.config(
   { ignores: ['**/dist/**', '**/dist-types/**', '**/node_modules/**', '.cache/**', '.jubb/**'] },
@@ -64,8 +71,7 @@ export default ts.config(
       'jsx-a11y/no-autofocus': ['error', { ignoreNonDOM: true }],
     },
   },
-  // Core computes: no interface, no I/O. Within it each room knows only those before it.
-  wall(['packages/core/src/**/*.ts'], [barred(outside, 'core imports nothing of ours')]),
+  // Within core each room knows only those below it.
   {
     files: ['packages/core/src/**/*.ts'],
     ignores: tests,
@@ -73,30 +79,25 @@ export default ts.config(
       'import-x/no-restricted-paths': [
         'error',
         {
-          zones: [
-            room('quantities', []),
-            room('reckoners', ['quantities']),
-            room('sheet', ['quantities', 'reckoners']),
-            room('bench', ['quantities', 'reckoners', 'sheet', 'csv']),
-            room('parts', ['quantities', 'reckoners', 'sheet', 'bench', 'csv']),
-            room('quote', ['quantities', 'reckoners', 'sheet', 'bench', 'parts', 'csv']),
-            room('planning', ['quantities', 'reckoners', 'sheet', 'bench', 'parts']),
-          ],
+          zones: Object.entries(coreRooms).map(([name, known]) => room(name, known)),
         },
       ],
     },
   },
-  wall(
-    ['packages/contract/src/**/*.ts'],
-    [barred(['@nestjs/*', 'typeorm', 'react', '@jubb/server', '@jubb/web'], 'the contract knows only core')],
-  ),
-  wall(
-    ['apps/server/src/**/*.ts'],
-    [barred(['react', 'd3', '@jubb/web', '@jubb/web/*'], 'the server knows no interface')],
-  ),
-  wall(
-    ['apps/web/src/**/*.{ts,tsx}'],
-    [barred(['@nestjs/*', 'typeorm', 'node:*', '@jubb/server', '@jubb/stand-ins'], 'the web knows no server')],
+  // A package knows only those that it may, and none of the libraries of another's trade.
+  ...Object.entries(packages).map(([name, { folder, may }]) =>
+    wall(
+      [`${folder}/src/**/*.{ts,tsx}`],
+      [
+        barred(
+          Object.keys(packages)
+            .filter((other) => other !== name && !may.includes(other))
+            .flatMap((other) => [`@jubb/${other}`, `@jubb/${other}/*`]),
+          `${name} may import only ${['itself', ...may].join(', ')}`,
+        ),
+        ...(libraries[name] ?? []),
+      ],
+    ),
   ),
   // Functions that run in the page that a benchmark, or whoever takes the pictures, drives.
   {

@@ -1,9 +1,12 @@
-// Writes docs/reckoners.md from the registry and the build sheet's JSON Schema. `--check` only says whether they are stale.
+// Writes docs/reckoners.md from the registry, the JSON Schemas, and docs/architecture.svg from the walls. `--check` only says whether they are stale.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { format, resolveConfig } from 'prettier';
 import { sheetSchema } from '../packages/core/dist/sheet/schema/schema.js';
 import { recordSchema } from '@jubb/core/bench/verify';
 import { accepted, reckoners } from '@jubb/core/reckoners';
+
+import { architectureDrawing } from './lib/architecture-drawing.mjs';
+import * as walls from '../walls.mjs';
 
 const file = new URL('../docs/reckoners.md', import.meta.url);
 const cell = (text) => String(text).replace(/\|/g, '\\|').replace(/\n/g, ' ');
@@ -57,6 +60,7 @@ const schema = new URL('../library/build-sheet.schema.json', import.meta.url);
 for (const [name, to, wanted] of [
   ['docs/reckoners.md', file, text],
   ['library/build-sheet.schema.json', schema, `${JSON.stringify(sheetSchema, null, 2)}\n`],
+  ['docs/architecture.svg', new URL('../docs/architecture.svg', import.meta.url), architectureDrawing(walls)],
   ['library/job-record.schema.json', recordFile, `${JSON.stringify(recordSchema, null, 2)}\n`],
 ]) {
   if (!process.argv.includes('--check')) writeFileSync(to, wanted);

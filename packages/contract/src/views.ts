@@ -4,7 +4,6 @@ import type {
   DrawerStock,
   GaugeKind,
   HoldReason,
-  Interval,
   JobStage,
   LoggedEvent,
   Pricing,

@@ -14,7 +14,8 @@ import { Person } from '../auth/person.entity.ts';
 import { Workshop } from '../planning/workshop.entity.ts';
 import { drawersOf } from '../jobs/drawers.ts';
 import { JobLog } from '../jobs/job-log.ts';
-import { JobsService, type Asker } from '../jobs/jobs.service.ts';
+import type { Asker } from '../jobs/asker.ts';
+import { JobWriter } from '../jobs/job-writer.service.ts';
 import { BookingService } from '../jobs/booking.service.ts';
 import { attachDocuments } from './documents.ts';
 import { deskJobs } from './desk-jobs.ts';
@@ -90,7 +91,7 @@ export async function loadDemo(app: INestApplicationContext, now: Date): Promise
 /** Plays one job of the scenario through the same commands that a person gives. */
 async function play(app: INestApplicationContext, job: DemoJob, now: Date): Promise<void> {
   const db = app.get(DataSource);
-  const service = app.get(JobsService);
+  const service = app.get(JobWriter);
   const log = app.get(JobLog);
   const person = await db.getRepository(Person).findOneByOrFail({ name: job.by });
   const customer = await db.getRepository(Customer).findOneByOrFail({ name: job.customer });

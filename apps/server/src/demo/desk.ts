@@ -1,7 +1,8 @@
 import type { INestApplicationContext } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import { JobLog } from '../jobs/job-log.ts';
-import { JobsService, type Asker } from '../jobs/jobs.service.ts';
+import type { Asker } from '../jobs/asker.ts';
+import { JobWriter } from '../jobs/job-writer.service.ts';
 import { CatalogueService } from '../parts/catalogue.service.ts';
 import { orderCommand, PartsService } from '../parts/parts.service.ts';
 import { QuotesService } from '../quotes/quotes.service.ts';
@@ -39,7 +40,7 @@ export async function playDesk(
     note: '',
   } as const;
   await quotes.answer(job, 1, { commandId: randomUUID(), ...answer }, asker);
-  const jobs = app.get(JobsService);
+  const jobs = app.get(JobWriter);
   const log = app.get(JobLog);
   const seen = async (): Promise<number> => (await log.load(job)).state.seq;
   await jobs.give(

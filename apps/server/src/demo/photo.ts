@@ -2,7 +2,8 @@ import type { INestApplicationContext } from '@nestjs/common';
 import { randomUUID } from 'node:crypto';
 import sharp from 'sharp';
 import { DataSource } from 'typeorm';
-import { JobsService, type Asker } from '../jobs/jobs.service.ts';
+import type { Asker } from '../jobs/asker.ts';
+import { JobWriter } from '../jobs/job-writer.service.ts';
 import { picture } from '../photos/picture.ts';
 
 /** What a camera would have seen, drawn: a case, a pin, a bolt and two punch dots. */
@@ -30,6 +31,6 @@ export async function keepPhoto(
       [id, job, bytes, sha256, width, height, asker.person.name],
     );
     const command = { type: 'add-photo', photo: id, ...photo, sha256, width, height } as const;
-    await app.get(JobsService).append(m, job, id, command, 0, asker);
+    await app.get(JobWriter).append(m, job, id, command, 0, asker);
   });
 }

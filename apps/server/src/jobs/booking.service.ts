@@ -7,13 +7,14 @@ import { Customer } from '../customers/customer.entity.ts';
 import { Job } from './job.entity.ts';
 import { Unit } from '../units/unit.entity.ts';
 import { SheetsService } from '../sheets/sheets.service.ts';
-import { JobsService, type Asker } from './jobs.service.ts';
+import type { Asker } from './asker.ts';
+import { JobWriter } from './job-writer.service.ts';
 
 @Injectable()
 export class BookingService {
   constructor(
     private readonly db: DataSource,
-    private readonly jobs: JobsService,
+    private readonly writer: JobWriter,
     private readonly sheets: SheetsService,
   ) {}
 
@@ -60,8 +61,9 @@ export class BookingService {
         ...(await cameFrom(m, unit.id)),
         ...(dto.opened ? { opened: openedOf(dto.opened, earlierVisits) } : {}),
       };
-      await this.jobs.append(m, id, dto.commandId, command, 0, asker);
-      if (dto.place) await this.jobs.append(m, id, `${dto.commandId}-place`, { type: 'move', to: dto.place }, 0, asker);
+      await this.writer.append(m, id, dto.commandId, command, 0, asker);
+      if (dto.place)
+        await this.writer.append(m, id, `${dto.commandId}-place`, { type: 'move', to: dto.place }, 0, asker);
       return { id };
     });
   }

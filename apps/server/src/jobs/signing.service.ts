@@ -1,3 +1,5 @@
+import type { EntityManager } from 'typeorm';
+import { Workshop } from '../planning/workshop.entity.ts';
 import { Inject, Injectable } from '@nestjs/common';
 import { signedText, type HeadSignature } from '@jubb/core/bench/verify';
 import { createPrivateKey, createPublicKey, generateKeyPairSync, sign, type KeyObject } from 'node:crypto';
@@ -34,5 +36,11 @@ export class SigningService {
       signature: sign(null, Buffer.from(signedText(job, signed)), this.key).toString('hex'),
       publicKey: this.publicKey,
     };
+  }
+
+  /** What the workshop is called now, or what stands for it while there is none. */
+  async workshopName(m: EntityManager): Promise<string> {
+    // While the demo is loaded there is no workshop yet.
+    return (await m.getRepository(Workshop).findOneBy({ id: 1 }))?.name ?? this.unnamed;
   }
 }

@@ -28,7 +28,7 @@ import {
 import { buyingWays, type BuyingWay } from '@jubb/core/parts';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../auth/person.entity.ts';
-import type { Asker } from '../jobs/jobs.service.ts';
+import type { Asker } from '../jobs/asker.ts';
 import { FILE, FORM } from '../bounds/bounds.ts';
 import { CatalogueService } from './catalogue.service.ts';
 import { PartsService } from './parts.service.ts';

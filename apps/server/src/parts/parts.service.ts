@@ -5,7 +5,8 @@ import { orderPlan, type BuyingWay, type OrderPlan } from '@jubb/core/parts';
 import { DataSource } from 'typeorm';
 import { OrderLine } from './order-line.entity.ts';
 import { JobLog } from '../jobs/job-log.ts';
-import { JobsService, type Asker } from '../jobs/jobs.service.ts';
+import type { Asker } from '../jobs/asker.ts';
+import { JobWriter } from '../jobs/job-writer.service.ts';
 import { CatalogueService } from './catalogue.service.ts';
 import { SupplierService } from './supplier.service.ts';
 
@@ -30,7 +31,7 @@ export class PartsService {
   constructor(
     private readonly db: DataSource,
     private readonly log: JobLog,
-    private readonly jobs: JobsService,
+    private readonly writer: JobWriter,
     private readonly catalogue: CatalogueService,
     private readonly supplier: SupplierService,
   ) {}
@@ -108,7 +109,7 @@ export class PartsService {
   async order(job: string, commandId: string, way: BuyingWay, asker: Asker): Promise<CommandAnswer> {
     const { state } = await this.log.load(job);
     const plan = await this.plan(job, way);
-    const answer = await this.jobs.give(job, commandId, orderCommand(plan), state.seq, asker);
+    const answer = await this.writer.give(job, commandId, orderCommand(plan), state.seq, asker);
     void this.supplier.sendDue();
     return answer;
   }
@@ -131,7 +132,7 @@ export class PartsService {
     const row = await this.db.getRepository(OrderLine).findOneBy({ line });
     if (!row) throw new NotFoundException('There is no such order line');
     const { state } = await this.log.load(row.jobId);
-    return this.jobs.give(row.jobId, commandId, command, state.seq, asker);
+    return this.writer.give(row.jobId, commandId, command, state.seq, asker);
   }
 }
 

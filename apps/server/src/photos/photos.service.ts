@@ -2,7 +2,7 @@ import { Injectable, NotFoundException } from '@nestjs/common';
 import type { CommandAnswer } from '@jubb/contract';
 import { DataSource } from 'typeorm';
 import type { Person } from '../auth/person.entity.ts';
-import { JobsService } from '../jobs/jobs.service.ts';
+import { JobWriter } from '../jobs/job-writer.service.ts';
 import { Photo } from './photo.entity.ts';
 import type { picture } from './picture.ts';
 
@@ -18,7 +18,7 @@ type NewPhoto = Awaited<ReturnType<typeof picture>> & {
 @Injectable()
 export class PhotosService {
   constructor(
-    private readonly jobs: JobsService,
+    private readonly writer: JobWriter,
     private readonly db: DataSource,
   ) {}
 
@@ -41,7 +41,7 @@ export class PhotosService {
         height,
         ...(step === undefined ? {} : { step }),
       } as const;
-      return this.jobs.append(m, job, id, command, seen, asker);
+      return this.writer.append(m, job, id, command, seen, asker);
     });
   }
 

@@ -8,7 +8,8 @@ import { Job } from '../jobs/job.entity.ts';
 import { Workshop } from '../planning/workshop.entity.ts';
 import { JobLog } from '../jobs/job-log.ts';
 import { PricingService } from '../jobs/pricing.service.ts';
-import { JobsService, type Asker } from '../jobs/jobs.service.ts';
+import type { Asker } from '../jobs/asker.ts';
+import { JobWriter } from '../jobs/job-writer.service.ts';
 import { CatalogueService } from '../parts/catalogue.service.ts';
 
 /** What a price is reckoned with; the workshop's own unless they are given. */
@@ -19,7 +20,7 @@ export class QuotesService {
   constructor(
     private readonly db: DataSource,
     private readonly log: JobLog,
-    private readonly jobs: JobsService,
+    private readonly writer: JobWriter,
     private readonly catalogue: CatalogueService,
     private readonly pricing: PricingService,
   ) {}
@@ -65,7 +66,7 @@ export class QuotesService {
         message: `byHand: "${other}" is not a part that needs a price by hand`,
         errors: { byHand: [nameless.length > 0 ? `One of: ${nameless.join(', ')}` : 'No part does'] },
       });
-    return this.jobs.give(
+    return this.writer.give(
       id,
       commandId,
       {
@@ -86,7 +87,7 @@ export class QuotesService {
   async answer(id: string, version: number, body: AnswerQuoteDto, asker: Asker): Promise<CommandAnswer> {
     const { state } = await this.log.load(id);
     const { commandId, answer, agreedMinor: agreed, who, how, note, option } = body;
-    return this.jobs.give(
+    return this.writer.give(
       id,
       commandId,
       { type: 'answer-quote', version, answer, option: option ?? null, agreedMinor: agreed, who, how, note },
