@@ -11,7 +11,7 @@ import { coreRooms, packages } from './walls.mjs';
 const wall = (files, patterns) => ({ files, rules: { 'no-restricted-imports': ['error', { patterns }] } });
 const barred = (group, message) => ({ group, message });
 const typed = ['packages/*/src/**/*.ts', 'apps/*/src/**/*.{ts,tsx}', 'e2e/**/*.ts', 'scripts/**/*.ts'];
-const tests = ['**/*.test.{ts,tsx}', '**/*.fixtures.ts'];
+const tests = ['**/*.test.{ts,tsx}', '**/*.fixtures.{ts,tsx}'];
 /** A room of core and the rooms that it may import; facts that all share lie beside the rooms. */
 const room = (name, known) => ({
   target: `./packages/core/src/${name}`,

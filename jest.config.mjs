@@ -54,7 +54,10 @@ export default {
     project('stand-ins', 'apps/stand-ins'),
     // d3's own bundle: its parts ship as .mjs, which Jest never compiles.
     project('web', 'apps/web', {
-      moduleNameMapper: { '^d3$': '<rootDir>/../../node_modules/d3/dist/d3.js' },
+      moduleNameMapper: {
+        '^d3$': '<rootDir>/../../node_modules/d3/dist/d3.js',
+        '\\.scss$': '<rootDir>/build/no-styles.cjs',
+      },
       setupFiles: ['<rootDir>/build/jest-setup.mjs'],
     }),
     project('scripts', 'scripts'),

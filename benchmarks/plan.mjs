@@ -123,11 +123,12 @@ const rows = /const FT10 = (\[[\s\S]*?\n\]);/.exec(
   readFileSync(new URL('src/planning/job-shop.test.ts', core), 'utf8'),
 )[1];
 const ft10 = JSON.parse(rows.replaceAll(/,(\s*\])/g, '$1'));
-const ends = [1, 2, 3].map((seed) => {
+const ends = Array.from({ length: 10 }, (_, i) => {
+  const seed = i + 1;
   const p = new Planner(jobShop(ft10), seed);
   p.improve({ seconds: 5 });
   return p.plan().cost.finish;
 });
-say('FT10 in 5 s, three seeds', ends.join(', '), '948', Math.max(...ends) <= 948.6);
+say('FT10 in 5 s, ten seeds', ends.join(', '), '948', Math.max(...ends) <= 948.6);
 rmSync(folder, { recursive: true });
 if (failed) process.exitCode = 1;

@@ -298,6 +298,7 @@ describe('a stack, a wait, and the floor', () => {
     await page.reload();
     await page.waitForSelector('.rail .timer');
     expect(await running()).toMatch(/Cure E \d+:\d\d|Cure E done/);
+    await page.waitForSelector('.nextlist');
     expect(await text(page, '.nextlist')).toContain('Cure: sealant');
     await axeClean(page);
   });

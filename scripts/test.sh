@@ -26,7 +26,7 @@ unset DATABASE_URL
 # Two at a time: each suite has a database, a server and a browser of its own.
 say "Tests"
 code=0
-npx --no-install jest --selectProjects core contract server stand-ins web --ci --maxWorkers=2 --json --outputFile="$WORK/unit.json" 2>&1 || code=$?
-npx --no-install jest --selectProjects scripts e2e --ci --maxWorkers=2 --json --outputFile="$WORK/whole.json" 2>&1 || code=$?
+npx --no-install jest --selectProjects core contract server stand-ins web --ci --maxWorkers=2 --reporters=default --reporters="$ROOT/scripts/lib/suite-times.mjs" --json --outputFile="$WORK/unit.json" 2>&1 || code=$?
+npx --no-install jest --selectProjects scripts e2e --ci --maxWorkers=2 --reporters=default --reporters="$ROOT/scripts/lib/suite-times.mjs" --json --outputFile="$WORK/whole.json" 2>&1 || code=$?
 node "$ROOT/scripts/lib/count-tests.mjs" "$WORK/unit.json" "$WORK/whole.json"
 exit "$code"

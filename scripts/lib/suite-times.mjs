@@ -8,6 +8,11 @@ export default class SuiteTimes {
     console.log('\nhow long each suite took, s:');
     for (const { s, path, n } of took)
       console.log(`${s.toFixed(1).padStart(7)}  ${path.replace(`${root}/`, '')} (${n} tests)`);
-    console.log(`${took.reduce((sum, t) => sum + t.s, 0).toFixed(0).padStart(7)}  in all, of the workers together`);
+    console.log(
+      `${took
+        .reduce((sum, t) => sum + t.s, 0)
+        .toFixed(0)
+        .padStart(7)}  in all, of the workers together`,
+    );
   }
 }

@@ -29,7 +29,7 @@ export function serve(answers: Answers): readonly Asked[] {
     const one: Asked = {
       method: init.method ?? 'GET',
       path,
-      body: init.body ? JSON.parse(String(init.body)) : undefined,
+      body: typeof init.body === 'string' ? JSON.parse(init.body) : undefined,
     };
     asked.push(one);
     const key = Object.keys(answers)
@@ -98,5 +98,6 @@ export function likeABrowser(): void {
     },
     matchMedia: () => ({ matches: false, addEventListener: () => undefined, removeEventListener: () => undefined }),
   });
-  AbortSignal.timeout ??= () => new AbortController().signal;
+  if (!('timeout' in AbortSignal))
+    Object.assign(AbortSignal, { timeout: (): AbortSignal => new AbortController().signal });
 }

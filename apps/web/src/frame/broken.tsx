@@ -35,5 +35,10 @@ export function BrokenRoute(): React.JSX.Element {
   const error = useRouteError();
   const navigate = useNavigate();
   const here = useLocation();
-  return <Broken error={error} resetErrorBoundary={() => void navigate(here, { replace: true, state: here.state })} />;
+  return (
+    <Broken
+      error={error}
+      resetErrorBoundary={() => void navigate(here, { replace: true, state: here.state as unknown })}
+    />
+  );
 }

@@ -56,7 +56,7 @@ export function openDeferrals(visits: readonly PastVisit[]): readonly OpenDeferr
 }
 
 const DAY_MS = 24 * 3600_000;
-/** Days between a visit and the one before it: how soon it was back. */
+/** Days from when a unit left until it was booked in again; of a visit that is not over, from its booking. */
 export function daysSince(before: PastVisit, visit: PastVisit): number {
-  return Math.round((Date.parse(visit.booked) - Date.parse(before.booked)) / DAY_MS);
+  return Math.round((Date.parse(visit.booked) - Date.parse(before.left ?? before.booked)) / DAY_MS);
 }

@@ -96,7 +96,7 @@ function pressed({ sheet, state, op, step }: At): Command[] {
     last: undefined,
     fresh: true,
   };
-  show(<MovePanel bench={bench} op={op as never} step={step} me={una} />);
+  show(<MovePanel bench={bench} op={op} step={step} me={una} />);
   return given;
 }
 const go = (): HTMLButtonElement => document.querySelector<HTMLButtonElement>('.btn-go')!;

@@ -24,7 +24,7 @@ import {
   formatReading,
 } from '@jubb/core/quantities';
 import type { Setting } from '@jubb/core/sheet';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { createPortal } from 'react-dom';
 import { Rule } from '../../../drawing/rule.tsx';
