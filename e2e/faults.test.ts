@@ -59,8 +59,7 @@ async function at(
   await shop.signIn(page, name, pin);
   await page.waitForSelector('.place-row');
   const job = await jobAt(place);
-  await page.goto(`${shop.base}/job/${job}`);
-  await page.waitForSelector('main.bench[aria-busy=false] .btn-go');
+  await shop.openBench(page, job);
   const answer: { commands?: 'fail' | number } = {};
   await page.setBypassServiceWorker(true);
   await page.setRequestInterception(true);
@@ -204,8 +203,7 @@ describe('a browser that cannot keep anything', () => {
     await shop.signIn(page);
     await page.waitForSelector('.place-row');
     const job = await jobAt('C');
-    await page.goto(`${shop.base}/job/${job}`);
-    await page.waitForSelector('main.bench[aria-busy=false] .btn-go');
+    await shop.openBench(page, job);
     const before = await seqOf(job);
     await page.keyboard.press('Enter');
     await until('the entry', async () => (await seqOf(job)) > before);
@@ -235,8 +233,7 @@ describe('a server that is not well', () => {
     // Another job goes on meanwhile.
     const other = await jobAt('A');
     const otherBefore = await seqOf(other);
-    await page.goto(`${shop.base}/job/${other}`);
-    await page.waitForSelector('main.bench[aria-busy=false] .btn-go');
+    await shop.openBench(page, other);
     await page.keyboard.press('Enter');
     await until('the other job’s', async () => (await seqOf(other)) > otherBefore);
     expect(await seqOf(job)).toBe(before);

@@ -147,6 +147,16 @@ export class Workshop {
     await page.keyboard.press('Enter');
   }
 
+  /** Opens the bench of a job, and waits until it is there and up to date; says what stands there instead. */
+  async openBench(page: Page, job: string): Promise<void> {
+    await page.goto(`${this.base}/job/${job}`);
+    await page.waitForSelector('main.bench[aria-busy=false] .btn-go').catch(async (e: unknown) => {
+      const answer = await fetch(`${this.base}/api/health/ready`).then((r) => r.status, String);
+      const busy = await page.$$eval('main', (all) => all.map((m) => `${m.className} ${m.ariaBusy}`).join());
+      throw new Error(`no bench of ${job}; server ${answer}; ${busy}: ${await text(page, 'body')}`, { cause: e });
+    });
+  }
+
   async close(): Promise<void> {
     await this.browser?.close();
     this.server?.removeAllListeners('exit');

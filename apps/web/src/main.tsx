@@ -14,7 +14,10 @@ putTheme(keptTheme());
 
 /** Asked things are kept in IndexedDB, so that a reload without a network still shows the bench. */
 const client = new QueryClient({
-  defaultOptions: { queries: { networkMode: 'offlineFirst', gcTime: 7 * 86_400_000, staleTime: 2000, retry: false } },
+  defaultOptions: {
+    queries: { networkMode: 'offlineFirst', gcTime: 7 * 86_400_000, staleTime: 2000, retry: false },
+    mutations: { networkMode: 'always' },
+  },
 });
 const persister = idlePersister();
 connectOutbox(client);

@@ -1,12 +1,13 @@
 import type { MeView } from '@jubb/contract';
 import { quoteInForce, quoteStands } from '@jubb/core/bench';
 import type { BuyingWay } from '@jubb/core/parts';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { api, ApiError } from '../api/client.ts';
+import { api } from '../api/client.ts';
 import { newId } from '../api/ids.ts';
 import { queries } from '../api/queries.ts';
+import { useWrite } from '../api/use-write.ts';
 import { JobHead } from '../bench/job-head.tsx';
 import { Go } from '../bench/panels/panel.tsx';
 import { useBench } from '../bench/use-bench.ts';
@@ -23,11 +24,17 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
   const { id = '' } = useParams();
   const { bench, error, visits } = useBench(id, me);
   const offer = useQuery(queries.offer(id));
-  const client = useQueryClient();
   const [way, setWay] = useState<BuyingWay>('cheapest');
-  const [wrong, setWrong] = useState<string>();
-  const [busy, setBusy] = useState(false);
   const [byHand, setByHand] = useState<Readonly<Record<string, string>>>({});
+  const asked = useWrite(
+    ({ path, body }: { readonly path: string; readonly body: object }) =>
+      api(`jobs/${id}/${path}`, { commandId: newId(), ...body }),
+    {
+      stale: [['job', id], ['offer', id], ['plan', id], ['parts']],
+      noLine: 'No line to the server: nothing was sent. Try again.',
+    },
+  );
+  const { busy, wrong } = asked;
   if (!bench || !offer.data)
     return (
       <main className="empty">
@@ -38,20 +45,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
     );
   const { sheet, state } = bench;
   const { offer: ways, plan, bill, agreedMinor, money, time } = offer.data;
-  const post = async (path: string, body: object): Promise<void> => {
-    setBusy(true);
-    try {
-      await api(`jobs/${id}/${path}`, { commandId: newId(), ...body });
-      setWrong(undefined);
-      await Promise.all(
-        [['job', id], ['offer', id], ['plan', id], ['parts']].map((queryKey) => client.invalidateQueries({ queryKey })),
-      );
-    } catch (e) {
-      setWrong(e instanceof ApiError ? e.message : 'No line to the server: nothing was sent. Try again.');
-    } finally {
-      setBusy(false);
-    }
-  };
+  const post = (path: string, body: object): void => asked.write({ path, body });
   const judged = judgedParts(sheet);
   const done = judged.filter((p) => state.findings[p]).length;
   const quote = quoteInForce(state);
@@ -153,14 +147,10 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
   function act(): React.JSX.Element {
     if (open)
       return (
-        <AnswerForm
-          quote={quote}
-          busy={busy}
-          send={(a: QuoteAnswer) => void post(`quotes/${quote.version}/answer`, a)}
-        />
+        <AnswerForm quote={quote} busy={busy} send={(a: QuoteAnswer) => post(`quotes/${quote.version}/answer`, a)} />
       );
     if (yes && !exchange && plan.lines.length > 0)
-      return <Go label="Order the parts" act={() => void post('orders', { way })} disabled={busy} />;
+      return <Go label="Order the parts" act={() => post('orders', { way })} disabled={busy} />;
     if (yes)
       return (
         <Link to={`/job/${id}`} className="btn-go mt-auto">
@@ -172,7 +162,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
       <Go
         label={`${quote ? 'Write a new quote' : 'Write the quote'}${unjudged.length > 0 ? `, ${unjudged.length} not judged yet` : ''}`}
         act={() =>
-          void post('quotes', {
+          post('quotes', {
             byHand: Object.entries(byHand).flatMap(([part, price]) => {
               const priceMinor = minorOf(price);
               return priceMinor === undefined ? [] : [{ part, priceMinor }];

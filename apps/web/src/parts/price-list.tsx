@@ -1,40 +1,29 @@
 import type { MeView, PriceListView } from '@jubb/contract';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import { ApiError, sendForm } from '../api/client.ts';
+import { sendForm } from '../api/client.ts';
+import { useWrite } from '../api/use-write.ts';
 import { moneyWords } from '../money.ts';
 import { SettingsForm } from './settings-form.tsx';
 
 /** Takes a supplier's price list in: first what it would change and which lines are wrong, then, on a press, it is done. */
 export function PriceList({ known, me }: { readonly known: number; readonly me: MeView }): React.JSX.Element {
   const { currency } = me.workshop;
-  const client = useQueryClient();
   const [file, setFile] = useState<File>();
   const [supplier, setSupplier] = useState('');
-  const [seen, setSeen] = useState<PriceListView>();
-  const [wrong, setWrong] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  const send = async (apply: boolean): Promise<void> => {
-    if (!file) return;
-    const form = new FormData();
-    form.append('file', file);
-    setBusy(true);
-    try {
-      setSeen(
-        await sendForm<PriceListView>(
-          `parts/price-list?supplier=${encodeURIComponent(supplier)}&apply=${apply ? 'yes' : 'no'}`,
-          form,
-        ),
-      );
-      setWrong(undefined);
-      if (apply) await client.invalidateQueries();
-    } catch (e) {
-      setSeen(undefined);
-      setWrong(e instanceof ApiError ? e.message : 'No line to the server: nothing was taken in.');
-    } finally {
-      setBusy(false);
-    }
+  const list = useWrite(
+    ({ of, apply }: { readonly of: File; readonly apply: boolean }) => {
+      const form = new FormData();
+      form.append('file', of);
+      const query = `supplier=${encodeURIComponent(supplier)}&apply=${apply ? 'yes' : 'no'}`;
+      return sendForm<PriceListView>(`parts/price-list?${query}`, form);
+    },
+    { stale: 'all', noLine: 'No line to the server: nothing was taken in.' },
+  );
+  const { wrong, busy } = list;
+  const seen = wrong === undefined ? list.answer : undefined;
+  const send = (apply: boolean): void => {
+    if (file) list.write({ of: file, apply });
   };
   const price = (minor: number): string => moneyWords(minor, currency);
   return (
@@ -48,7 +37,7 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
       <form
         onSubmit={(e) => {
           e.preventDefault();
-          void send(false);
+          send(false);
         }}
       >
         <div>
@@ -63,7 +52,7 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
             accept=".csv,text/csv"
             onChange={(e) => {
               setFile((e.target as HTMLInputElement).files?.[0]);
-              setSeen(undefined);
+              list.reset();
             }}
           />
         </div>
@@ -85,7 +74,7 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
             , {seen.same} the same, {seen.wrong} {seen.wrong === 1 ? 'line' : 'lines'} wrong of {seen.lines}.
           </p>
           {!seen.applied && seen.added + seen.changed > 0 && (
-            <button type="button" className="btn-go" onClick={() => void send(true)} disabled={busy}>
+            <button type="button" className="btn-go" onClick={() => send(true)} disabled={busy}>
               <span>Take it in{seen.wrong > 0 ? ', without the wrong lines' : ''}</span>
             </button>
           )}

@@ -1,9 +1,8 @@
 import type { MeView } from '@jubb/contract';
-import { useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import { api, ApiError } from '../api/client.ts';
+import { api } from '../api/client.ts';
+import { useWrite } from '../api/use-write.ts';
 
 interface Fields {
   readonly name: string;
@@ -16,8 +15,16 @@ const number = (text: string): number => Number(text.replace(',', '.'));
 
 /** What quotes are reckoned with from now on: the owner's to set. Quotes that are made stay as they are. */
 export function SettingsForm({ workshop }: { readonly workshop: MeView['workshop'] }): React.JSX.Element {
-  const client = useQueryClient();
-  const [said, setSaid] = useState<string>();
+  const { write, wrong, answer } = useWrite(
+    ({ name, currency, rate, taxPercent, taxName }: Fields) =>
+      api(
+        'workshop',
+        { name, currency, rateMinor: Math.round(number(rate) * 100), taxPercent: number(taxPercent), taxName },
+        'PUT',
+      ).then(() => 'Kept. Quotes that are made stay as they are.'),
+    { stale: 'all', noLine: 'No line to the server: nothing was changed.' },
+  );
+  const said = wrong ?? answer;
   const { register, handleSubmit } = useForm<Fields>({
     defaultValues: {
       name: workshop.name,
@@ -27,19 +34,7 @@ export function SettingsForm({ workshop }: { readonly workshop: MeView['workshop
       taxName: workshop.taxName,
     },
   });
-  const save = handleSubmit(async ({ name, currency, rate, taxPercent, taxName }) => {
-    try {
-      await api(
-        'workshop',
-        { name, currency, rateMinor: Math.round(number(rate) * 100), taxPercent: number(taxPercent), taxName },
-        'PUT',
-      );
-      await client.invalidateQueries();
-      setSaid('Kept. Quotes that are made stay as they are.');
-    } catch (e) {
-      setSaid(e instanceof ApiError ? e.message : 'No line to the server: nothing was changed.');
-    }
-  });
+  const save = handleSubmit(write);
   const field = (name: keyof Fields, label: string): React.JSX.Element => (
     <div>
       <Form.Label htmlFor={`set-${name}`}>{label}</Form.Label>

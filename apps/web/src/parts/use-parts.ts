@@ -1,8 +1,8 @@
 import type { OrderLineView } from '@jubb/contract';
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ApiError } from '../api/client.ts';
+import { api } from '../api/client.ts';
 import { newId } from '../api/ids.ts';
+import { useWrite } from '../api/use-write.ts';
 
 export interface PartsActions {
   readonly wrong: string | undefined;
@@ -16,23 +16,14 @@ export interface PartsActions {
 
 /** What the parts desk does, each once: a press that is repeated carries the same id. */
 export function usePartsActions(): PartsActions {
-  const client = useQueryClient();
-  const [wrong, setWrong] = useState<string>();
   const [said, setSaid] = useState<string>();
-  const ask = async (path: string, body: object, method: 'POST' | 'PUT', words: string): Promise<void> => {
-    try {
-      await api(path, body, method);
-      setWrong(undefined);
-      setSaid(words);
-    } catch (e) {
-      setSaid(undefined);
-      setWrong(e instanceof ApiError ? e.message : 'No line to the server: nothing was changed. Try again.');
-    }
-    await Promise.all([
-      client.invalidateQueries({ queryKey: ['parts'] }),
-      client.invalidateQueries({ queryKey: ['floor'] }),
-    ]);
-  };
+  const { written, wrong } = useWrite(
+    ({ path, body, method }: { readonly path: string; readonly body: object; readonly method: 'POST' | 'PUT' }) =>
+      api(path, body, method),
+    { stale: [['parts'], ['floor']] },
+  );
+  const ask = async (path: string, body: object, method: 'POST' | 'PUT', words: string): Promise<void> =>
+    setSaid((await written({ path, body, method })) ? words : undefined);
   const onLine = (line: OrderLineView, what: string, body: object, words: string): Promise<void> =>
     ask(`parts/lines/${encodeURIComponent(line.line)}/${what}`, { commandId: newId(), ...body }, 'POST', words);
   return {

@@ -1,10 +1,11 @@
 import type { MeView, WeekView } from '@jubb/contract';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
-import { api, ApiError } from '../api/client.ts';
+import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
+import { useWrite } from '../api/use-write.ts';
 import { sayIn } from './say.ts';
 import { spansOf, spansWords } from './spans.ts';
 import './plan.scss';
@@ -43,22 +44,13 @@ export default function HoursScreen({ me }: { readonly me: MeView }): React.JSX.
   );
 }
 
-/** Gives something to the server and asks for the week anew; what is wrong in words. */
+/** Gives something to the server and asks for the week anew. */
 function useGive(): readonly [wrong: string | undefined, give: (work: () => Promise<unknown>) => Promise<boolean>] {
-  const client = useQueryClient();
-  const [wrong, setWrong] = useState<string>();
-  const give = async (work: () => Promise<unknown>): Promise<boolean> => {
-    try {
-      await work();
-      setWrong(undefined);
-      await client.invalidateQueries({ queryKey: ['week'] });
-      return true;
-    } catch (e) {
-      setWrong(e instanceof ApiError ? e.message : 'No line to the server; nothing was changed.');
-      return false;
-    }
-  };
-  return [wrong, give];
+  const { wrong, written } = useWrite((work: () => Promise<unknown>) => work(), {
+    stale: [['week']],
+    noLine: 'No line to the server; nothing was changed.',
+  });
+  return [wrong, written];
 }
 const Wrong = ({ says }: { readonly says: string | undefined }): React.JSX.Element | null =>
   says === undefined ? null : (

@@ -15,6 +15,10 @@ export interface Tried {
   readonly late?: readonly LateJob[];
   readonly wrong?: string;
 }
+export interface Planner extends Planned {
+  readonly tryPin: (pin: Pin) => Promise<Tried>;
+  readonly stop: () => void;
+}
 /** How long a week is planned; a try only has to be felt as at once. */
 const SECONDS = 3;
 const TRY_SECONDS = 0.08;
@@ -23,10 +27,7 @@ const TRY_SECONDS = 0.08;
  * Plans a week off the page's own thread: a first plan at once, better ones as they come. A new problem stops the old.
  * @param problem undefined while there is none
  */
-export function usePlanner(
-  problem: PlanProblem | undefined,
-  zone: string,
-): Planned & { readonly tryPin: (pin: Pin) => Promise<Tried>; readonly stop: () => void } {
+export function usePlanner(problem: PlanProblem | undefined, zone: string): Planner {
   const [planned, setPlanned] = useState<Planned>({ late: [], suggestions: [], busy: true });
   const worker = useRef<Worker>(undefined);
   const asked = useRef(0);

@@ -2,35 +2,33 @@ import type { ImportedView } from '@jubb/contract';
 import type { Verification } from '@jubb/core/bench/verify';
 import { useState } from 'react';
 import { api } from '../api/client.ts';
+import { useWrite } from '../api/use-write.ts';
 
 /** Is an exported record whole, and whose is it? */
 export default function VerifyScreen(): React.JSX.Element {
-  const [result, setResult] = useState<Verification>();
-  const [error, setError] = useState<string>();
+  const [unread, setUnread] = useState<string>();
+  const verified = useWrite((file: object) => api<Verification>('records/verify', { file }), {
+    noLine: 'It could not be read: no line to the server',
+  });
+  const took = useWrite((file: object) => api<ImportedView>('records/import', { file }), {
+    noLine: 'It could not be taken in: no line to the server',
+  });
   const [file, setFile] = useState<object>();
-  const [taken, setTaken] = useState<ImportedView>();
-  const take = async (): Promise<void> => {
-    try {
-      setTaken(await api<ImportedView>('records/import', { file }));
-      setError(undefined);
-    } catch (e) {
-      setError(e instanceof Error ? e.message : 'It could not be taken in');
-    }
-  };
+  const { answer: result } = verified;
+  const { answer: taken } = took;
+  const error = unread ?? verified.wrong ?? took.wrong;
   const read = async (chosen: File | undefined): Promise<void> => {
-    setResult(undefined);
-    setError(undefined);
-    setTaken(undefined);
-    setFile(undefined);
+    verified.reset();
+    took.reset();
+    setUnread(undefined);
     if (!chosen) return;
     try {
-      const read = JSON.parse(await chosen.text()) as object;
-      setFile(read);
-      setResult(await api<Verification>('records/verify', { file: read }));
+      const given = JSON.parse(await chosen.text()) as object;
+      setFile(given);
+      verified.write(given);
     } catch (e) {
-      setError(
-        e instanceof SyntaxError ? 'This file is not JSON' : e instanceof Error ? e.message : 'It could not be read',
-      );
+      if (!(e instanceof SyntaxError)) throw e;
+      setUnread('This file is not JSON');
     }
   };
   return (
@@ -68,7 +66,7 @@ export default function VerifyScreen(): React.JSX.Element {
           </ul>
           {result.fingerprint && <p>Fingerprint {result.fingerprint}</p>}
           {result.good && !result.known && !taken && (
-            <button type="button" className="btn-ink" onClick={() => void take()}>
+            <button type="button" className="btn-ink" onClick={() => file && took.write(file)}>
               Take it in
             </button>
           )}

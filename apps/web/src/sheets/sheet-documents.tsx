@@ -1,9 +1,8 @@
 import type { DocumentView } from '@jubb/contract';
 import type { FigureSource, Sheet } from '@jubb/core/sheet';
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { sendForm } from '../api/client.ts';
+import { useWrite } from '../api/use-write.ts';
 
 /** The makers' documents that a sheet's figures name: attached as a PDF or a picture, or still to be attached. */
 export function SheetDocuments({
@@ -15,21 +14,18 @@ export function SheetDocuments({
   readonly documents: readonly DocumentView[];
   readonly mayAttach: boolean;
 }): React.JSX.Element {
-  const client = useQueryClient();
-  const [failed, setFailed] = useState<string>();
+  const { write, wrong: failed } = useWrite(
+    ({ name, file }: { readonly name: string; readonly file: File }) => {
+      const form = new FormData();
+      form.set('name', name);
+      form.set('document', file, file.name.replace(/^.*[/\\]/, ''));
+      return sendForm(`sheets/${sheet.id}/documents`, form);
+    },
+    { stale: [['documents', sheet.id]], noLine: 'It could not be sent' },
+  );
   const named = namedDocuments(sheet);
-  const attach = async (name: string, file: File | undefined): Promise<void> => {
-    if (!file) return;
-    setFailed(undefined);
-    const form = new FormData();
-    form.set('name', name);
-    form.set('document', file, file.name.replace(/^.*[/\\]/, ''));
-    try {
-      await sendForm(`sheets/${sheet.id}/documents`, form);
-      await client.invalidateQueries({ queryKey: ['documents', sheet.id] });
-    } catch (e) {
-      setFailed(e instanceof Error ? e.message : 'It could not be sent');
-    }
+  const attach = (name: string, file: File | undefined): void => {
+    if (file) write({ name, file });
   };
   return (
     <div>
@@ -54,7 +50,7 @@ export function SheetDocuments({
                 style={{ maxWidth: 340 }}
                 accept="application/pdf,image/*"
                 aria-label={`${there ? 'Replace' : 'Attach'} ${name}`}
-                onChange={(e) => void attach(name, (e.target as HTMLInputElement).files?.[0])}
+                onChange={(e) => attach(name, (e.target as HTMLInputElement).files?.[0])}
               />
             )}
           </div>

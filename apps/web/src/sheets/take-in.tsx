@@ -1,8 +1,7 @@
 import type { SheetProblem } from '@jubb/core/sheet';
-import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, ApiError } from '../api/client.ts';
+import { api } from '../api/client.ts';
+import { useWrite } from '../api/use-write.ts';
 
 interface Read {
   readonly name: string;
@@ -13,31 +12,25 @@ interface Read {
 
 /** A build sheet of another workshop: read, what is wrong with it by line, then taken in. */
 export function TakeIn(): React.JSX.Element {
-  const client = useQueryClient();
-  const [read, setRead] = useState<Read>();
-  const [taken, setTaken] = useState<{ readonly id: string; readonly revision: number }>();
-  const [wrong, setWrong] = useState<string>();
-  const look = async (file: File | undefined): Promise<void> => {
-    setRead(undefined);
-    setTaken(undefined);
-    setWrong(undefined);
-    if (!file) return;
-    try {
+  const looked = useWrite(
+    async (file: File): Promise<Read> => {
       const source = await file.text();
       const answer = await api<Pick<Read, 'usable' | 'problems'>>('sheets/lint', { source });
-      setRead({ name: file.name, source, ...answer });
-    } catch (e) {
-      setWrong(e instanceof ApiError ? e.message : 'It could not be read');
-    }
-  };
-  const take = async (source: string): Promise<void> => {
-    try {
-      setTaken(await api<{ id: string; revision: number }>('sheets/import', { source }));
-      setRead(undefined);
-      await client.invalidateQueries({ queryKey: ['sheets'] });
-    } catch (e) {
-      setWrong(e instanceof ApiError ? e.message : 'It could not be taken in');
-    }
+      return { name: file.name, source, ...answer };
+    },
+    { noLine: 'It could not be read' },
+  );
+  const took = useWrite(
+    (source: string) => api<{ readonly id: string; readonly revision: number }>('sheets/import', { source }),
+    { stale: [['sheets']], noLine: 'It could not be taken in' },
+  );
+  const { answer: taken, write: take } = took;
+  const read = taken ? undefined : looked.answer;
+  const wrong = looked.wrong ?? took.wrong;
+  const look = (file: File | undefined): void => {
+    looked.reset();
+    took.reset();
+    if (file) looked.write(file);
   };
   return (
     <section className="mt-4" aria-label="Take in a sheet">
@@ -48,7 +41,7 @@ export function TakeIn(): React.JSX.Element {
         aria-label="Build sheet file"
         className="form-control mt-2"
         style={{ maxWidth: 480 }}
-        onChange={(e) => void look(e.target.files?.[0])}
+        onChange={(e) => look(e.target.files?.[0])}
       />
       {wrong && (
         <p className="field-error" role="alert">
@@ -68,7 +61,7 @@ export function TakeIn(): React.JSX.Element {
             </small>
           ))}
           {read.usable && (
-            <button type="button" className="btn-ink mt-2" onClick={() => void take(read.source)}>
+            <button type="button" className="btn-ink mt-2" onClick={() => take(read.source)}>
               Take it in
             </button>
           )}

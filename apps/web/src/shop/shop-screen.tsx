@@ -1,9 +1,10 @@
 import type { QualityLine } from '@jubb/contract';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
+import { useWrite } from '../api/use-write.ts';
 
 /** What the owner looks at: comebacks and hours by sheet and method, lessons that wait, the calendar's address. */
 export default function ShopScreen(): React.JSX.Element {
@@ -122,12 +123,11 @@ function Range({
 
 /** The private address of the calendar: made, made anew, revoked. */
 function Calendar(): React.JSX.Element {
-  const client = useQueryClient();
   const address = useQuery(queries.calendar());
-  const change = async (method: 'POST' | 'DELETE'): Promise<void> => {
-    await api('calendar', method === 'POST' ? {} : undefined, method);
-    await client.invalidateQueries({ queryKey: ['calendar'] });
-  };
+  const { write: change, wrong } = useWrite(
+    (method: 'POST' | 'DELETE') => api('calendar', method === 'POST' ? {} : undefined, method),
+    { stale: [['calendar']] },
+  );
   const url = address.data?.url;
   return (
     <section aria-label="Calendar">
@@ -141,12 +141,17 @@ function Calendar(): React.JSX.Element {
           <code className="calendar-url">{url}</code>
         </p>
       )}
+      {wrong && (
+        <p className="field-error" role="alert">
+          {wrong}
+        </p>
+      )}
       <div className="answers mt-2">
-        <button type="button" className="btn-line" onClick={() => void change('POST')}>
+        <button type="button" className="btn-line" onClick={() => change('POST')}>
           {url ? 'Make a new address' : 'Make an address'}
         </button>
         {url && (
-          <button type="button" className="btn-line" onClick={() => void change('DELETE')}>
+          <button type="button" className="btn-line" onClick={() => change('DELETE')}>
             Revoke it
           </button>
         )}

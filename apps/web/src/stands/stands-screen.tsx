@@ -1,11 +1,12 @@
 import type { InstrumentView, SelfCheck } from '@jubb/contract';
 import { trialRuns } from '@jubb/core/bench';
 import { standsFor, type StandKind } from '@jubb/core/sheet';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { api, ApiError } from '../api/client.ts';
+import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
+import { useWrite } from '../api/use-write.ts';
 import { TryRun } from './try-run.tsx';
 
 /** Instruments and stands of the shop: what answers, what is in date, what is wrong. Nothing here enters a job. */
@@ -52,16 +53,10 @@ function Row({
   readonly open?: boolean;
   readonly pick?: () => void;
 }): React.JSX.Element {
-  const [check, setCheck] = useState<SelfCheck | 'asked'>();
+  const looked = useWrite(() => api<SelfCheck>(`instruments/${i.id}/check`, {}), { noLine: 'No line to the server' });
+  const check: SelfCheck | undefined =
+    looked.wrong === undefined ? looked.answer : { good: false, says: [looked.wrong], readings: [] };
   const late = i.calibratedTo !== null && new Date(i.calibratedTo) < new Date();
-  const look = async (): Promise<void> => {
-    setCheck('asked');
-    try {
-      setCheck(await api<SelfCheck>(`instruments/${i.id}/check`, {}));
-    } catch (e) {
-      setCheck({ good: false, says: [e instanceof ApiError ? e.message : 'No line to the server'], readings: [] });
-    }
-  };
   return (
     <div className={`standrow${open ? ' open' : ''}`}>
       <svg width="14" height="14" aria-hidden="true">
@@ -82,7 +77,7 @@ function Row({
             : `${late ? 'calibration ran out' : 'in date until'} ${format(new Date(i.calibratedTo), 'd MMM yyyy')}`}
           {i.faults?.chosen ? ` · fault: ${i.faults.chosen.replaceAll('-', ' ')}` : ''}
         </small>
-        {check && check !== 'asked' && (
+        {check && !looked.busy && (
           <small className={`d-block ${check.good ? 'good' : 'bad'}`} role="status">
             {check.good ? 'Good' : 'Not good'}: {check.says.join('. ')}
           </small>
@@ -94,8 +89,8 @@ function Row({
           Try
         </button>
       )}
-      <button type="button" className="btn-line" onClick={() => void look()} disabled={check === 'asked'}>
-        {check === 'asked' ? 'Looking …' : 'Check'}
+      <button type="button" className="btn-line" onClick={() => looked.write()} disabled={looked.busy}>
+        {looked.busy ? 'Looking …' : 'Check'}
       </button>
     </div>
   );
@@ -103,16 +98,19 @@ function Row({
 
 /** A stand tried by itself: the fault that is on it, and a plain run of each kind that it makes. */
 function StandTry({ stand }: { readonly stand: InstrumentView }): React.JSX.Element {
-  const client = useQueryClient();
+  const { write: choose, wrong } = useWrite((fault: string | null) => api(`instruments/${stand.id}/fault`, { fault }), {
+    stale: [['instruments']],
+  });
   const kinds = standsFor[stand.kind as keyof typeof standsFor] as readonly StandKind[];
   const [kind, setKind] = useState<StandKind>(kinds[0]!);
-  const choose = async (fault: string | null): Promise<void> => {
-    await api(`instruments/${stand.id}/fault`, { fault });
-    await client.invalidateQueries({ queryKey: ['instruments'] });
-  };
   return (
     <section aria-label={`Try the ${stand.name.toLowerCase()}`}>
       <h2>{stand.name}</h2>
+      {wrong && (
+        <p className="field-error" role="alert">
+          {wrong}
+        </p>
+      )}
       {stand.faults && (
         <div className="answers tabs" role="group" aria-label="What is wrong on it">
           {[null, ...stand.faults.all].map((f) => (
@@ -121,7 +119,7 @@ function StandTry({ stand }: { readonly stand: InstrumentView }): React.JSX.Elem
               type="button"
               className="btn-line"
               aria-pressed={(stand.faults?.chosen ?? null) === f}
-              onClick={() => void choose(f)}
+              onClick={() => choose(f)}
             >
               {f === null ? 'Nothing wrong' : f.replaceAll('-', ' ')}
             </button>

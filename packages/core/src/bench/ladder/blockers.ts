@@ -1,10 +1,10 @@
 import { opTitle } from './wording.ts';
-import { holdWords } from './words.ts';
+import { holdWords, partTitle } from './words.ts';
 import { aidsIn, betweenNow, ladderOf, leadsOff, standingNow, stepDone } from './moves.ts';
 import { jobSheet } from './job-sheet.ts';
 import { openBad } from '../bad/bad-things.ts';
-import { tighteningState } from '../tightening/index.ts';
-import type { Op, OpKind, Sheet } from '../../sheet/index.ts';
+import { tighteningState, type TighteningState } from '../tightening/index.ts';
+import type { Joint, Ladder, OpKind, OpOf, Sheet } from '../../sheet/index.ts';
 import type { BenchState } from '../log/state.ts';
 
 export type BlockerCode =
@@ -46,160 +46,238 @@ export interface Blocker {
 /** What stands in the way of any end: of one that is no repair only this, and its own short ladder. */
 const AT_ANY_END: ReadonlySet<BlockerCode> = new Set(['aid-in', 'parked', 'on-hold', 'step-open']);
 
+/** What each question below looks at. */
+interface Asked {
+  readonly sheet: Sheet;
+  readonly state: BenchState;
+  readonly ladder: Ladder;
+  /** The operation of a kind that a press leads to, where this job has one. */
+  readonly opFor: <K extends OpKind>(kind: K, test: (op: OpOf<K>) => boolean) => string | undefined;
+  /** What was found before: one thing is told once. */
+  readonly found: readonly Blocker[];
+}
+type Question = (asked: Asked) => readonly Blocker[];
+
+/** In the order in which they are told: the dangerous first. */
+const questions: readonly Question[] = [
+  aidsStillIn,
+  leadsStillParted,
+  leftInBetween,
+  notCounted,
+  parked,
+  pullsMissing,
+  holdsOpen,
+  cautionsStanding,
+  partsStillOff,
+  marksNotAligned,
+  stepsOpen,
+  badOpen,
+  fastenersUsedUp,
+  deferralsNotWorded,
+  yesMissing,
+  secondPersonMissing,
+  variantOpen,
+];
+
 /** Everything that must be settled before sign-off, the dangerous first. */
 export function blockers(pinned: Sheet, state: BenchState): readonly Blocker[] {
   const sheet = jobSheet(pinned, state);
-  const out: Blocker[] = [];
-  const ladderNow = ladderOf(sheet, state);
-  const opFor = (kind: OpKind, test: (op: Op) => boolean): string | undefined =>
-    ladderNow.all.flatMap((s) => s.ops).find((o) => o.kind === kind && test(o))?.id;
+  const ladder = ladderOf(sheet, state);
+  const ops = ladder.all.flatMap((s) => s.ops);
+  const opFor: Asked['opFor'] = (kind, test) => ops.find((o) => o.kind === kind && test(o as never))?.id;
+  const found: Blocker[] = [];
+  for (const question of questions) found.push(...question({ sheet, state, ladder, opFor, found }));
+  return state.end ? found.filter((b) => AT_ANY_END.has(b.code)) : found;
+}
 
-  for (const aid of aidsIn(sheet, state)) {
-    out.push({
-      code: 'aid-in',
-      says: `${aid.title} is still in, ${aid.where}`,
-      clears: 'Take it out',
-      op: opFor('remove-aid', (o) => o.kind === 'remove-aid' && o.aid === aid.id),
-    });
-  }
-  for (const lead of leadsOff(sheet, state)) {
-    out.push({
-      code: 'lead-parted',
-      says: `${lead.title} is parted, ${lead.where}`,
-      clears: 'Reconnect it',
-      op: opFor('reconnect', (o) => o.kind === 'reconnect' && o.lead === lead.id),
-    });
-  }
-  for (const b of betweenNow(sheet, state))
-    out.push({ code: 'in-between', says: `${b.title}: ${b.state}`, clears: 'Settle it' });
-  for (const part of Object.keys(state.uncounted))
-    out.push({
-      code: 'not-counted',
-      says: `${sheet.parts[part]?.title ?? part}: nobody has counted them`,
-      clears: 'Count what lies in the tray',
-    });
-  if (state.parked)
-    out.push({ code: 'parked', says: `The unit stands parked at ${state.parked.to}`, clears: 'Resume it' });
-  for (const joint of Object.values(sheet.joints)) {
-    const op = opFor('tighten', (o) => o.kind === 'tighten' && o.joint === joint.id && o.through === undefined);
-    if (op === undefined || state.joints[joint.id]?.undone === undefined) continue;
+function aidsStillIn({ sheet, state, opFor }: Asked): Blocker[] {
+  return aidsIn(sheet, state).map((aid) => ({
+    code: 'aid-in',
+    says: `${aid.title} is still in, ${aid.where}`,
+    clears: 'Take it out',
+    op: opFor('remove-aid', (o) => o.aid === aid.id),
+  }));
+}
+
+function leadsStillParted({ sheet, state, opFor }: Asked): Blocker[] {
+  return leadsOff(sheet, state).map((lead) => ({
+    code: 'lead-parted',
+    says: `${lead.title} is parted, ${lead.where}`,
+    clears: 'Reconnect it',
+    op: opFor('reconnect', (o) => o.lead === lead.id),
+  }));
+}
+
+function leftInBetween({ sheet, state }: Asked): Blocker[] {
+  return betweenNow(sheet, state).map((b) => ({
+    code: 'in-between',
+    says: `${b.title}: ${b.state}`,
+    clears: 'Settle it',
+  }));
+}
+
+function notCounted({ sheet, state }: Asked): Blocker[] {
+  return Object.keys(state.uncounted).map((part) => ({
+    code: 'not-counted',
+    says: `${partTitle(sheet, part)}: nobody has counted them`,
+    clears: 'Count what lies in the tray',
+  }));
+}
+
+function parked({ state }: Asked): Blocker[] {
+  return state.parked
+    ? [{ code: 'parked', says: `The unit stands parked at ${state.parked.to}`, clears: 'Resume it' }]
+    : [];
+}
+
+function pullsMissing({ sheet, state, opFor }: Asked): Blocker[] {
+  return Object.values(sheet.joints).flatMap((joint): Blocker[] => {
+    const op = opFor('tighten', (o) => o.joint === joint.id && o.through === undefined);
+    if (op === undefined || state.joints[joint.id]?.undone === undefined) return [];
     const t = tighteningState(joint, state);
-    if (t.unanswered) {
+    const out: Blocker[] = [];
+    if (t.unanswered)
       out.push({
         code: 'pull-unanswered',
         says: `${joint.title}: fastener ${t.unanswered.bolt} ${t.unanswered.verdict === 'high' ? 'was pulled too high' : 'turned oddly'}`,
         clears: 'Say what was done about it, and pull it again',
         op,
       });
-    }
-    if (!t.complete) {
-      const stage = joint.stages[t.stage]!;
-      const missing = t.order.filter((b) => !t.within[t.stage]!.has(b));
-      out.push({
-        code: 'pull-missing',
-        says:
-          joint.count === 1
-            ? `${joint.title} is not pulled`
-            : missing.length === joint.count
-              ? `${joint.title}, ${stage.name.toLowerCase()} stage: no pull is recorded`
-              : `${joint.title}, ${stage.name.toLowerCase()} stage: ${missing.length === 1 ? 'fastener' : 'fasteners'} ${listed(missing)} not pulled`,
-        clears: 'Pull in order',
-        op,
-      });
-    }
-  }
-  for (const hold of state.holds.filter((h) => !h.cleared)) {
-    out.push({
+    if (!t.complete) out.push({ code: 'pull-missing', says: notPulled(joint, t), clears: 'Pull in order', op });
+    return out;
+  });
+}
+
+/** Which fasteners of a joint the stage at hand still lacks, in words. */
+function notPulled(joint: Joint, t: TighteningState): string {
+  const stage = `${joint.title}, ${joint.stages[t.stage]!.name.toLowerCase()} stage`;
+  const missing = t.order.filter((b) => !t.within[t.stage]!.has(b));
+  if (joint.count === 1) return `${joint.title} is not pulled`;
+  if (missing.length === joint.count) return `${stage}: no pull is recorded`;
+  return `${stage}: ${missing.length === 1 ? 'fastener' : 'fasteners'} ${listed(missing)} not pulled`;
+}
+
+function holdsOpen({ state }: Asked): Blocker[] {
+  return state.holds
+    .filter((h) => !h.cleared)
+    .map((h) => ({
       code: 'on-hold',
-      says: `On hold for ${holdWords(hold.why)}${hold.note ? `: ${hold.note}` : ''}`,
+      says: `On hold for ${holdWords(h.why)}${h.note ? `: ${h.note}` : ''}`,
       clears: 'Clear the hold',
-    });
-  }
-  for (const s of standingNow(sheet, state))
-    out.push({
-      code: 'standing-caution',
-      says: `Still holds: ${s.say}`,
-      clears: `Finish ${titleOfStep(sheet, s.until)}`,
-    });
-  for (const [part, lying] of Object.entries(state.off)) {
-    const op =
-      opFor('place', (o) => o.kind === 'place' && o.part === part) ??
-      opFor('press', (o) => o.kind === 'press' && o.part === part);
-    out.push({
-      code: 'part-off',
-      says: `${sheet.parts[part]?.title ?? part}${lying.count > 1 ? ` × ${lying.count}` : ''} still off the unit, tray ${lying.tray}`,
-      clears: 'Put it back',
-      op,
-    });
-  }
-  for (const [id, m] of Object.entries(state.marks)) {
-    if (m.aligned) continue;
-    out.push({
-      code: 'mark-not-aligned',
-      says: `The mark ${sheet.marks[id]?.title ?? id} was not lined up again`,
-      clears: 'Line it up',
-      op: opFor('align', (o) => o.kind === 'align' && o.mark === id),
-    });
-  }
-  for (const step of ladderNow.all) {
-    if (stepDone(step, state)) continue;
+    }));
+}
+
+function cautionsStanding({ sheet, state }: Asked): Blocker[] {
+  return standingNow(sheet, state).map((s) => ({
+    code: 'standing-caution',
+    says: `Still holds: ${s.say}`,
+    clears: `Finish ${titleOfStep(sheet, s.until)}`,
+  }));
+}
+
+function partsStillOff({ sheet, state, opFor }: Asked): Blocker[] {
+  return Object.entries(state.off).map(([part, lying]) => ({
+    code: 'part-off',
+    says: `${partTitle(sheet, part)}${lying.count > 1 ? ` × ${lying.count}` : ''} still off the unit, tray ${lying.tray}`,
+    clears: 'Put it back',
+    op: opFor('place', (o) => o.part === part) ?? opFor('press', (o) => o.part === part),
+  }));
+}
+
+function marksNotAligned({ sheet, state, opFor }: Asked): Blocker[] {
+  return Object.entries(state.marks).flatMap(([id, m]): Blocker[] =>
+    m.aligned
+      ? []
+      : [
+          {
+            code: 'mark-not-aligned',
+            says: `The mark ${sheet.marks[id]?.title ?? id} was not lined up again`,
+            clears: 'Line it up',
+            op: opFor('align', (o) => o.mark === id),
+          },
+        ],
+  );
+}
+
+const OPEN: Partial<Readonly<Record<OpKind, BlockerCode>>> = {
+  set: 'setting-open',
+  judge: 'finding-due',
+  test: 'test-open',
+};
+
+function stepsOpen({ sheet, state, ladder, found }: Asked): Blocker[] {
+  return ladder.all.flatMap((step): Blocker[] => {
+    if (stepDone(step, state)) return [];
     const left = step.ops.find((o) => state.done[o.id] === undefined);
-    if (left && out.some((b) => b.op === left.id)) continue;
-    out.push({
-      code:
-        left?.kind === 'set'
-          ? 'setting-open'
-          : left?.kind === 'judge'
-            ? 'finding-due'
-            : left?.kind === 'test'
-              ? 'test-open'
-              : 'step-open',
-      says: left ? `${step.title}: ${opTitle(sheet, left)}, not done` : `${step.title}: a finding is due`,
-      clears: 'Do it',
-      op: left?.id,
-    });
-  }
-  for (const bad of openBad(sheet, state)) {
-    if (out.some((b) => b.op === bad.op)) continue;
-    out.push({
+    if (left && found.some((b) => b.op === left.id)) return [];
+    return [
+      {
+        code: (left && OPEN[left.kind]) ?? 'step-open',
+        says: left ? `${step.title}: ${opTitle(sheet, left)}, not done` : `${step.title}: a finding is due`,
+        clears: 'Do it',
+        op: left?.id,
+      },
+    ];
+  });
+}
+
+function badOpen({ sheet, state, found }: Asked): Blocker[] {
+  return openBad(sheet, state)
+    .filter((bad, i, all) => !found.some((b) => b.op === bad.op) && all.findIndex((b) => b.op === bad.op) === i)
+    .map((bad) => ({
       code: 'bad-open',
       says: `${bad.title}: ${bad.says}`,
       clears: 'Go back to what could cause it, or take it so by name, with a reason',
       op: bad.op,
       bad: bad.key,
-    });
-  }
-  for (const joint of Object.values(sheet.joints))
-    if (state.joints[joint.id]?.usedUp)
-      out.push({
-        code: 'not-renewed',
-        says: `${joint.title}: its one-time fasteners were pulled once already`,
-        clears: 'Fit new ones, and pull them',
-        op: opFor('tighten', (o) => o.kind === 'tighten' && o.joint === joint.id),
-      });
-  for (const [part, finding] of Object.entries(state.findings))
-    if (finding === 'watch' && !state.deferrals[part]?.words.trim())
-      out.push({
-        code: 'not-worded',
-        says: `${sheet.parts[part]?.title ?? part} is left to be watched, and nothing says what for`,
-        clears: 'Say what to look at next time',
-      });
+    }));
+}
+
+function fastenersUsedUp({ sheet, state, opFor }: Asked): Blocker[] {
+  return Object.values(sheet.joints)
+    .filter((joint) => state.joints[joint.id]?.usedUp)
+    .map((joint) => ({
+      code: 'not-renewed',
+      says: `${joint.title}: its one-time fasteners were pulled once already`,
+      clears: 'Fit new ones, and pull them',
+      op: opFor('tighten', (o) => o.joint === joint.id),
+    }));
+}
+
+function deferralsNotWorded({ sheet, state }: Asked): Blocker[] {
+  return Object.entries(state.findings)
+    .filter(([part, finding]) => finding === 'watch' && !state.deferrals[part]?.words.trim())
+    .map(([part]) => ({
+      code: 'not-worded',
+      says: `${partTitle(sheet, part)} is left to be watched, and nothing says what for`,
+      clears: 'Say what to look at next time',
+    }));
+}
+
+function yesMissing({ state }: Asked): Blocker[] {
   const quote = state.quotes.at(-1);
-  if (quote && !quote.answer)
-    out.push({
-      code: 'yes-missing',
-      says: `Quote ${quote.version} is not answered`,
-      clears: 'Get the yes, and record it',
-    });
-  if (sheet.handOver?.secondPerson && !state.checked && out.length === 0)
-    out.push({
-      code: 'second-person',
-      says: 'A second person has not looked it over',
-      clears: 'Another person signs in and looks it over',
-    });
-  if (sheet.variants.length > 0 && state.variant === undefined)
-    out.push({ code: 'variant-open', says: 'The variant is not known', clears: 'Measure and say which' });
-  return state.end ? out.filter((b) => AT_ANY_END.has(b.code)) : out;
+  return quote && !quote.answer
+    ? [{ code: 'yes-missing', says: `Quote ${quote.version} is not answered`, clears: 'Get the yes, and record it' }]
+    : [];
+}
+
+/** Asked for once nothing else is left: what is looked over is the finished unit. */
+function secondPersonMissing({ sheet, state, found }: Asked): Blocker[] {
+  return sheet.handOver?.secondPerson && !state.checked && found.length === 0
+    ? [
+        {
+          code: 'second-person',
+          says: 'A second person has not looked it over',
+          clears: 'Another person signs in and looks it over',
+        },
+      ]
+    : [];
+}
+
+function variantOpen({ sheet, state }: Asked): Blocker[] {
+  return sheet.variants.length > 0 && state.variant === undefined
+    ? [{ code: 'variant-open', says: 'The variant is not known', clears: 'Measure and say which' }]
+    : [];
 }
 
 function titleOfStep(sheet: Sheet, id: string): string {
