@@ -1,38 +1,16 @@
 /** @jest-environment jsdom */
-import { afterEach, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import {
-  decide,
-  emptyBench,
-  jobSheet,
-  nextMove,
-  rehearse,
-  type BenchState,
-  type Command,
-  type RehearsalFigures,
-} from '@jubb/core/bench';
+import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
+import { rehearse, type BenchState, type Command, type RehearsalFigures } from '@jubb/core/bench';
 import type { LadderStep, Op, OpKind, Sheet } from '@jubb/core/sheet';
-import { readGoodSheet } from '@jubb/core/sheet/read';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { likeABrowser, serve, show, una } from '../../server.fixtures.tsx';
 import { MovePanel } from '../move-panel.tsx';
-import type { Bench } from '../use-bench.ts';
+import { benchOf, drawers, sheets, workedUntil, type Rehearsed } from '../rehearsed.fixtures.ts';
 
-const library = join(process.cwd(), 'library');
-const sheets = readdirSync(library)
-  .filter((f) => f.endsWith('.yaml'))
-  .map((f) => readGoodSheet(readFileSync(join(library, f), 'utf8'), f));
-const drawers = {
-  'hub-shims': [{ thickness: { value: 1.2, unit: 'mm' }, count: 3 }],
-  'gear-shims': [{ thickness: { value: 1.2, unit: 'mm' }, count: 3 }],
-};
 beforeAll(likeABrowser);
 afterEach(cleanup);
 
-interface At {
-  readonly sheet: Sheet;
-  readonly state: BenchState;
+interface At extends Rehearsed {
   readonly op: Op;
   readonly step: LadderStep;
 }
@@ -42,61 +20,27 @@ function upTo(
   wanted: (op: Op, sheet: Sheet, state: BenchState) => boolean = () => true,
   figures: RehearsalFigures = {},
 ): At {
+  let at: At | undefined;
   for (const sheet of sheets) {
-    let state = emptyBench('j');
-    let n = 0;
-    const give = (command: Command): boolean => {
-      n += 1;
-      const at = new Date(Date.UTC(2026, 10, 24, 8, n)).toISOString();
-      const envelope = { id: `c${n}`, job: 'j', who: una.person, at, device: 'd', command };
-      const outcome = decide(state, sheet, envelope, { drawers });
-      if (outcome.ok) ({ state } = outcome);
-      return outcome.ok;
-    };
-    give({
-      type: 'book',
-      number: 1,
-      customer: { id: 'c', name: 'C' },
-      unit: { id: 'u', serial: 's', model: 'm' },
-      sheet: { id: sheet.id, revision: 1, title: sheet.title, hash: '' },
-      complaint: 'x',
-      promise: null,
-      spendLimitMinor: null,
-      variant: sheet.variants[0]!.id,
-      identified: [],
-      earlierVisits: 0,
-    });
-    for (let i = 0; i < 600; i += 1) {
-      const move = nextMove(sheet, state);
-      if (move.kind !== 'op') break;
-      if (move.op.kind === kind && wanted(move.op, sheet, state)) return { sheet, state, op: move.op, step: move.step };
-      const command = rehearse(sheet, state, { drawers }, { impatience: 'rehearsed', ...figures });
-      if (!command || !give(command)) break;
-    }
+    workedUntil(
+      sheet,
+      (state, move) => {
+        if (move.kind !== 'op' || move.op.kind !== kind || !wanted(move.op, sheet, state)) return false;
+        at = { sheet, state, op: move.op, step: move.step };
+        return true;
+      },
+      figures,
+    );
+    if (at) return at;
   }
   throw new Error(`no shipped sheet comes to such a ${kind}`);
 }
 
 /** Shows the panel of an operation, and keeps what its presses give. */
-function pressed({ sheet, state, op, step }: At): Command[] {
+function pressed(at: At): Command[] {
   serve({ instruments: [] });
-  const given: Command[] = [];
-  const take = (command: Command): boolean => given.push(command) > 0;
-  const bench: Bench = {
-    job: 'j',
-    sheet: jobSheet(sheet, state),
-    state,
-    documents: [],
-    context: { drawers },
-    refusal: undefined,
-    give: take,
-    giveAll: (commands) => commands.every(take),
-    giveAndGoOn: take,
-    clearRefusal: jest.fn(),
-    last: undefined,
-    fresh: true,
-  };
-  show(<MovePanel bench={bench} op={op} step={step} me={una} />);
+  const { bench, given } = benchOf(at);
+  show(<MovePanel bench={bench} op={at.op} step={at.step} me={una} />);
   return given;
 }
 const go = (): HTMLButtonElement => document.querySelector<HTMLButtonElement>('.btn-go')!;

@@ -1,60 +1,19 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import { decide, emptyBench, rehearse, type BenchState, type Command } from '@jubb/core/bench';
-import { readGoodSheet } from '@jubb/core/sheet/read';
+import type { BenchState, Command } from '@jubb/core/bench';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { likeABrowser, show, una } from '../../../server.fixtures.tsx';
-import type { Bench } from '../../use-bench.ts';
+import { benchOf, shipped, workedUntil } from '../../rehearsed.fixtures.ts';
 import { ClosePanel } from './close-panel.tsx';
 
 beforeAll(likeABrowser);
 afterEach(cleanup);
-const sheet = readGoodSheet(readFileSync(join(process.cwd(), 'library/hub-dolly.yaml'), 'utf8'), 'hub-dolly');
-const drawers = {
-  'hub-shims': [
-    { thickness: { value: 1.2, unit: 'mm' }, count: 3 },
-    { thickness: { value: 0.12, unit: 'mm' }, count: 3 },
-  ],
-};
-
+const sheet = shipped('hub-dolly');
 /** The dolly hub, rehearsed until a command of a type is next. */
-function until(type: Command['type']): BenchState {
-  let state = emptyBench('j');
-  let n = 0;
-  const give = (command: Command): void => {
-    n += 1;
-    const at = new Date(Date.UTC(2026, 10, 24, 8, n)).toISOString();
-    const envelope = { id: `c${n}`, job: 'j', who: una.person, at, device: 'd', command };
-    const outcome = decide(state, sheet, envelope, { drawers });
-    if (!outcome.ok) throw new Error(outcome.refusal.says);
-    ({ state } = outcome);
-  };
-  give({
-    type: 'book',
-    number: 1,
-    customer: { id: 'c', name: 'Council Depot' },
-    unit: { id: 'u', serial: 's', model: 'm' },
-    sheet: { id: sheet.id, revision: 1, title: sheet.title, hash: '' },
-    complaint: 'x',
-    promise: null,
-    spendLimitMinor: null,
-    variant: 'six-stud',
-    identified: [],
-    earlierVisits: 0,
-  });
-  for (let i = 0; i < 600; i += 1) {
-    const next = rehearse(sheet, state, { drawers }, { impatience: 'rehearsed' });
-    if (!next || next.type === type) return state;
-    give(next);
-  }
-  throw new Error('it never ends');
-}
+const until = (type: Command['type']): BenchState =>
+  workedUntil(sheet, (_state, _move, next) => next?.type === type)!.state;
 function closing(state: BenchState, kind: 'sign-off' | 'hand-over' | 'closed'): Command[] {
-  const given: Command[] = [];
-  const take = (command: Command): boolean => given.push(command) > 0;
-  const bench = { job: 'j', sheet, state, documents: [], context: { drawers }, give: take } as unknown as Bench;
+  const { bench, given } = benchOf({ sheet, state });
   show(<ClosePanel bench={bench} jobId="j" kind={kind} />);
   return given;
 }

@@ -1,0 +1,109 @@
+import {
+  decide,
+  emptyBench,
+  jobSheet,
+  nextMove,
+  rehearse,
+  type BenchState,
+  type Command,
+  type NextMove,
+  type RehearsalFigures,
+} from '@jubb/core/bench';
+import type { Sheet } from '@jubb/core/sheet';
+import { readGoodSheet } from '@jubb/core/sheet/read';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { una } from '../server.fixtures.tsx';
+import type { Bench } from './use-bench.ts';
+
+const library = join(process.cwd(), 'library');
+/** The shipped sheets. */
+export const sheets: readonly Sheet[] = readdirSync(library)
+  .filter((f) => f.endsWith('.yaml'))
+  .map((f) => readGoodSheet(readFileSync(join(library, f), 'utf8'), f));
+export const shipped = (id: string): Sheet => sheets.find((s) => s.id === id)!;
+export const drawers = {
+  'hub-shims': [
+    { thickness: { value: 1.2, unit: 'mm' }, count: 3 },
+    { thickness: { value: 0.12, unit: 'mm' }, count: 3 },
+  ],
+  'gear-shims': [{ thickness: { value: 1.2, unit: 'mm' }, count: 3 }],
+};
+const MOST_COMMANDS = 600;
+
+/** A job that is worked by rehearsal. */
+export interface Rehearsed {
+  readonly sheet: Sheet;
+  readonly state: BenchState;
+}
+
+/** A booked job on a sheet, and what gives it commands; a refusal is thrown. */
+export function bookedJob(sheet: Sheet): { readonly job: () => Rehearsed; readonly give: (command: Command) => void } {
+  let state = emptyBench('j');
+  let n = 0;
+  const give = (command: Command): void => {
+    n += 1;
+    const at = new Date(Date.UTC(2026, 10, 24, 8, n)).toISOString();
+    const envelope = { id: `c${n}`, job: 'j', who: una.person, at, device: 'd', command };
+    const outcome = decide(state, sheet, envelope, { drawers });
+    if (!outcome.ok) throw new Error(outcome.refusal.says);
+    ({ state } = outcome);
+  };
+  give({
+    type: 'book',
+    number: 1,
+    customer: { id: 'c', name: 'Council Depot' },
+    unit: { id: 'u', serial: 's', model: 'm' },
+    sheet: { id: sheet.id, revision: 1, title: sheet.title, hash: '' },
+    complaint: 'x',
+    promise: null,
+    spendLimitMinor: null,
+    variant: sheet.variants[0]!.id,
+    identified: [],
+    earlierVisits: 0,
+  });
+  return { job: () => ({ sheet, state }), give };
+}
+
+/** Works a job on a sheet by rehearsal until it is where it is wanted; undefined when it never comes there. */
+export function workedUntil(
+  sheet: Sheet,
+  wanted: (state: BenchState, move: NextMove, next: Command | undefined) => boolean,
+  figures: RehearsalFigures = {},
+): Rehearsed | undefined {
+  const { job, give } = bookedJob(sheet);
+  for (let i = 0; i < MOST_COMMANDS; i += 1) {
+    const { state } = job();
+    const next = rehearse(sheet, state, { drawers }, { impatience: 'rehearsed', ...figures });
+    if (wanted(state, nextMove(sheet, state), next)) return job();
+    if (!next) return undefined;
+    try {
+      give(next);
+    } catch {
+      // What this drawer or this hand cannot do ends the rehearsal: another sheet is looked for.
+      return undefined;
+    }
+  }
+  return undefined;
+}
+
+/** A bench that takes whatever is given, and keeps it. */
+export function benchOf({ sheet, state }: Rehearsed): { readonly bench: Bench; readonly given: Command[] } {
+  const given: Command[] = [];
+  const take = (command: Command): boolean => given.push(command) > 0;
+  const bench: Bench = {
+    job: 'j',
+    sheet: jobSheet(sheet, state),
+    state,
+    documents: [],
+    context: { drawers },
+    refusal: undefined,
+    give: take,
+    giveAll: (commands) => commands.every(take),
+    giveAndGoOn: take,
+    clearRefusal: () => undefined,
+    last: undefined,
+    fresh: true,
+  };
+  return { bench, given };
+}
