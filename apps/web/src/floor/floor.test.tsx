@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import type { FloorView, JobLine } from '@jubb/contract';
+import type { JobLine } from '@jubb/contract';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { likeABrowser, Refusal, serve, show, type Answers } from '../server.fixtures.tsx';
 import FloorScreen from './floor-screen.tsx';
