@@ -33,6 +33,13 @@ async function openAt(job: string, fits: (op: Op) => boolean, figures: Rehearsal
   return at(await stateOf(job))!;
 }
 const go = (): Promise<string> => text(page, '.btn-go');
+/** Ticks what is asked for before a part is home, until it stands ticked. */
+const tickAll = (): Promise<unknown> =>
+  page.waitForFunction(() => {
+    const open = [...document.querySelectorAll<HTMLButtonElement>('.op .choice[aria-pressed="false"]')];
+    for (const tick of open) tick.click();
+    return open.length === 0;
+  });
 /** Presses the wide button by its own key once it can be pressed, and waits until something moved. */
 async function goOn(): Promise<void> {
   await page.waitForSelector('.btn-go:not(:disabled)');
@@ -110,7 +117,7 @@ describe('a gearbox', () => {
     const order: string[] = [];
     for (let i = 0; i < 4; i += 1) {
       order.push(await title(page));
-      for (const tick of await page.$$('.op .choice')) await tick.click();
+      await tickAll();
       await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
       await goOn();
       await page.waitForFunction(
