@@ -9,7 +9,7 @@ import {
   type NextMove,
   type RehearsalFigures,
 } from '@jubb/core/bench';
-import type { Sheet } from '@jubb/core/sheet';
+import type { LadderStep, Op, OpKind, Sheet } from '@jubb/core/sheet';
 import { readGoodSheet } from '@jubb/core/sheet/read';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -85,6 +85,34 @@ export function workedUntil(
     }
   }
   return undefined;
+}
+
+/** A job that stands at an operation. */
+export interface At extends Rehearsed {
+  readonly op: Op;
+  readonly step: LadderStep;
+}
+
+/** A job on a shipped sheet that has such an operation, rehearsed up to it; throws where no sheet comes to one. */
+export function upTo(
+  kind: OpKind,
+  wanted: (op: Op, sheet: Sheet, state: BenchState) => boolean = () => true,
+  figures: RehearsalFigures = {},
+): At {
+  let at: At | undefined;
+  for (const sheet of sheets) {
+    workedUntil(
+      sheet,
+      (state, move) => {
+        if (move.kind !== 'op' || move.op.kind !== kind || !wanted(move.op, sheet, state)) return false;
+        at = { sheet, state, op: move.op, step: move.step };
+        return true;
+      },
+      figures,
+    );
+    if (at) return at;
+  }
+  throw new Error(`no shipped sheet comes to such a ${kind}`);
 }
 
 /** A bench that takes whatever is given, and keeps it. */

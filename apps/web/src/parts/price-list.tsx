@@ -1,4 +1,5 @@
 import type { MeView, PriceListView } from '@jubb/contract';
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { sendForm } from '../api/client.ts';
@@ -11,6 +12,9 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
   const { currency } = me.workshop;
   const [file, setFile] = useState<File>();
   const [supplier, setSupplier] = useState('');
+  // Kept apart from the write: it stays in sight while it is being taken in.
+  const [answer, setAnswer] = useState<PriceListView>();
+  const client = useQueryClient();
   const list = useWrite(
     ({ of, apply }: { readonly of: File; readonly apply: boolean }) => {
       const form = new FormData();
@@ -18,10 +22,17 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
       const query = `supplier=${encodeURIComponent(supplier)}&apply=${apply ? 'yes' : 'no'}`;
       return sendForm<PriceListView>(`parts/price-list?${query}`, form);
     },
-    { stale: 'all', noLine: 'No line to the server: nothing was taken in.' },
+    {
+      after: (seenNow, { apply }) => {
+        setAnswer(seenNow);
+        // Prices show in many places; a list that was only looked at changed none of them.
+        if (apply) void client.invalidateQueries();
+      },
+      noLine: 'No line to the server: nothing was taken in.',
+    },
   );
   const { wrong, busy } = list;
-  const seen = wrong === undefined ? list.answer : undefined;
+  const seen = wrong === undefined ? answer : undefined;
   const send = (apply: boolean): void => {
     if (file) list.write({ of: file, apply });
   };
@@ -53,6 +64,7 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
             onChange={(e) => {
               setFile((e.target as HTMLInputElement).files?.[0]);
               list.reset();
+              setAnswer(undefined);
             }}
           />
         </div>

@@ -1,40 +1,14 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import { rehearse, type BenchState, type Command, type RehearsalFigures } from '@jubb/core/bench';
-import type { LadderStep, Op, OpKind, Sheet } from '@jubb/core/sheet';
+import { rehearse, type Command } from '@jubb/core/bench';
+import type { Op, Sheet } from '@jubb/core/sheet';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { likeABrowser, serve, show, una } from '../../server.fixtures.tsx';
 import { MovePanel } from '../move-panel.tsx';
-import { benchOf, drawers, sheets, workedUntil, type Rehearsed } from '../rehearsed.fixtures.ts';
+import { benchOf, drawers, upTo, type At } from '../rehearsed.fixtures.ts';
 
 beforeAll(likeABrowser);
 afterEach(cleanup);
-
-interface At extends Rehearsed {
-  readonly op: Op;
-  readonly step: LadderStep;
-}
-/** A job on a sheet that has such an operation, rehearsed up to it. */
-function upTo(
-  kind: OpKind,
-  wanted: (op: Op, sheet: Sheet, state: BenchState) => boolean = () => true,
-  figures: RehearsalFigures = {},
-): At {
-  let at: At | undefined;
-  for (const sheet of sheets) {
-    workedUntil(
-      sheet,
-      (state, move) => {
-        if (move.kind !== 'op' || move.op.kind !== kind || !wanted(move.op, sheet, state)) return false;
-        at = { sheet, state, op: move.op, step: move.step };
-        return true;
-      },
-      figures,
-    );
-    if (at) return at;
-  }
-  throw new Error(`no shipped sheet comes to such a ${kind}`);
-}
 
 /** Shows the panel of an operation, and keeps what its presses give. */
 function pressed(at: At): Command[] {

@@ -1,32 +1,15 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import { placesLeft, type BenchState, type Command } from '@jubb/core/bench';
+import { placesLeft, type Command } from '@jubb/core/bench';
 import { formatQuantity } from '@jubb/core/quantities';
-import type { LadderStep, Op, OpKind, Sheet } from '@jubb/core/sheet';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { likeABrowser, serve, show, una } from '../../server.fixtures.tsx';
 import { MovePanel } from '../move-panel.tsx';
-import { benchOf, bookedJob, sheets, shipped, workedUntil, type Rehearsed } from '../rehearsed.fixtures.ts';
+import { benchOf, bookedJob, shipped, upTo, workedUntil, type At } from '../rehearsed.fixtures.ts';
 import { StepPeek } from '../step-peek.tsx';
 
 beforeAll(likeABrowser);
 afterEach(cleanup);
-interface At extends Rehearsed {
-  readonly op: Op;
-  readonly step: LadderStep;
-}
-function upTo(kind: OpKind, wanted: (op: Op, sheet: Sheet, state: BenchState) => boolean = () => true): At {
-  let at: At | undefined;
-  for (const sheet of sheets) {
-    workedUntil(sheet, (state, move) => {
-      if (move.kind !== 'op' || move.op.kind !== kind || !wanted(move.op, sheet, state)) return false;
-      at = { sheet, state, op: move.op, step: move.step };
-      return true;
-    });
-    if (at) return at;
-  }
-  throw new Error(`no shipped sheet comes to such a ${kind}`);
-}
 function pressed(at: At): Command[] {
   serve({ instruments: [] });
   const { bench, given } = benchOf(at);
