@@ -44,6 +44,12 @@ for (const r of reckoners) {
     '',
   );
   lines.push(`Source: ${r.sources.join('; ')}.`, '');
+  lines.push(
+    'Warns, because otherwise:',
+    '',
+    ...Object.entries(r.dangers).map(([id, d]) => `- *${id}*${d.silent ? '' : ' (always)'}: ${d.harm}`),
+    '',
+  );
   for (const c of r.checks)
     lines.push(
       `- \`${inputsOf(c.inputs)}\` → ${

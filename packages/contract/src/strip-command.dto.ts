@@ -249,6 +249,12 @@ export class AdjustDto extends OpCommandDto {
   @Type(() => QuantityDto)
   @IsOf('length')
   slid?: QuantityDto;
+
+  /** The part that was spent and renewed: an overshot crush sleeve. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(80)
+  renewed?: string;
 }
 
 export class SayUnitDto extends OpCommandDto {

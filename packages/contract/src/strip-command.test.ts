@@ -47,6 +47,7 @@ describe('commands of the strip side and the shelf', () => {
     ],
     ['a unit that was said', { type: 'say-unit', op: 'x', unit: 'N·m', reason: 'dealer' }],
     ['a setting moved', { type: 'adjust', op: 'x', note: '' }],
+    ['a crush sleeve renewed', { type: 'adjust', op: 'x', note: 'overshot', renewed: 'sleeve' }],
     ['a note', { type: 'note', text: 'seven turns' }],
     ['parking', { type: 'park', why: 'day-end', note: '', to: 'Shelf 3' }],
     ['resuming', { type: 'resume', to: 'A', counts: { cap: 1, 'cap-bolt': 6 } }],

@@ -3,8 +3,8 @@ import { accepted, type Field, type Fields } from '@jubb/core/reckoners';
 /** JSON Schema, as far as the fields of a reckoner need it. */
 export interface FieldSchema {
   description?: string;
-  type?: 'object' | 'array' | 'string' | 'number' | 'integer';
-  default?: string | number;
+  type?: 'object' | 'array' | 'string' | 'number' | 'integer' | 'boolean';
+  default?: string | number | boolean;
   enum?: string[];
   minimum?: number;
   maximum?: number;
@@ -54,6 +54,8 @@ function schemaOf(field: Field): FieldSchema {
       };
     case 'choice':
       return { ...common, type: 'string', enum: [...field.options] };
+    case 'flag':
+      return { ...common, oneOf: [{ type: 'boolean' }, { type: 'string', enum: ['yes', 'no'] }] };
     case 'text':
       return { ...common, type: 'string', maxLength: field.maxLength };
     case 'list':

@@ -1,5 +1,5 @@
 import { arc } from 'd3';
-import type { School } from '@jubb/core/sheet';
+import { isPackSchool, type School } from '@jubb/core/sheet';
 import { PackSection } from './pack-section.tsx';
 
 const INK = 'var(--ink)';
@@ -176,22 +176,25 @@ export function SettingDrawing({
   /** Middle of the band, mm. */
   readonly wanted: number;
 }): React.JSX.Element | null {
-  if (school?.kind === 'trial' || school?.kind === 'depths') return <PackSection pieces={pieces} pack={pack} />;
+  if (school && isPackSchool(school)) return <PackSection pieces={pieces} pack={pack} />;
   if (!school) return null;
-  const says = {
-    nut: `The nut from outside, turn ${Math.round(turn)}°`,
-    cone: `The cone from outside, turn ${Math.round(turn)}°`,
-    turn: `The nut from outside, turn ${Math.round(turn)}°`,
-    sides: 'The gear between its two packs',
-    slide: 'The collar on its shaft',
-  }[school.kind];
+  const turned = school.kind === 'turn' || school.kind === 'crush';
+  const says = turned
+    ? `The nut from outside, turn ${Math.round(turn)}°${school.kind === 'crush' ? ', never back' : ''}`
+    : school.kind === 'nut'
+      ? `The nut from outside, turn ${Math.round(turn)}°`
+      : school.kind === 'cone'
+        ? `The cone from outside, turn ${Math.round(turn)}°`
+        : school.kind === 'sides'
+          ? 'The gear between its two packs'
+          : 'The collar on its shaft';
   return (
     <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={says}>
       {school.kind === 'nut' ? (
         <NutFace slots={school.slots ?? 6} holes={school.holes.map((h) => h.value)} turn={turn} />
       ) : school.kind === 'cone' ? (
         <ConeFace flats={school.flats} turn={turn} />
-      ) : school.kind === 'turn' ? (
+      ) : turned ? (
         <NutFace slots={6} holes={[]} turn={turn} />
       ) : school.kind === 'sides' ? (
         <Sides left={left} right={right} />

@@ -1,6 +1,7 @@
 import { unitsOf, type Dimension } from '@jubb/core/quantities';
 import type { Field, Fields } from '@jubb/core/reckoners';
 import { useId } from 'react';
+import { Finder } from './finder.tsx';
 import { blank, joinTyped, splitTyped, switchUnit } from './inputs.ts';
 
 type Path = readonly (string | number)[];
@@ -26,11 +27,22 @@ export function FieldEditors({
   readonly fields: Fields;
   readonly values: Readonly<Record<string, unknown>>;
 }): React.JSX.Element {
+  const editor = ([name, field]: [string, Field]): React.JSX.Element => (
+    <FieldEditor key={name} field={field} path={[...path, name]} value={values[name]} {...rest} />
+  );
+  const all = Object.entries(fields);
+  const seldom = all.filter(([, f]) => f.more);
+  // What is given, or is wrong, is never hidden.
+  const open = seldom.some(([name]) => values[name] !== undefined || rest.wrong?.at === pathText([...path, name]));
   return (
     <>
-      {Object.entries(fields).map(([name, field]) => (
-        <FieldEditor key={name} field={field} path={[...path, name]} value={values[name]} {...rest} />
-      ))}
+      {all.filter(([, f]) => !f.more).map(editor)}
+      {seldom.length > 0 && (
+        <details className="more" open={open}>
+          <summary>More</summary>
+          <div className="fields">{seldom.map(editor)}</div>
+        </details>
+      )}
     </>
   );
 }
@@ -82,6 +94,8 @@ export function FieldEditor(props: EditorProps): React.JSX.Element {
       </fieldset>
     );
   }
+  if (field.kind === 'either' && field.options.some((o) => o.kind === 'record'))
+    return <FigureOrRecord {...props} field={field} label={label} message={message} />;
   if (field.kind === 'list' && !(field.of.kind === 'number' && field.maxLength > 1000))
     return <ListEditor {...props} field={field} message={message} />;
 
@@ -114,6 +128,18 @@ export function FieldEditor(props: EditorProps): React.JSX.Element {
           ))}
         </select>
       )}
+      {field.kind === 'flag' && (
+        <select
+          {...common}
+          className="form-select"
+          value={yesNo(value ?? field.default)}
+          onChange={(e) => change(path, e.target.value === '' ? undefined : e.target.value === 'yes')}
+        >
+          {field.optional && <option value="">–</option>}
+          <option value="no">no</option>
+          <option value="yes">yes</option>
+        </select>
+      )}
       {field.kind === 'either' && field.options[0]?.kind === 'choice' && (
         <select
           {...common}
@@ -143,6 +169,9 @@ export function FieldEditor(props: EditorProps): React.JSX.Element {
           onChange={(e) => change(path, untyped(e.target.value, field.kind !== 'text'))}
         />
       )}
+      {field.kind === 'text' && field.find && (
+        <Finder id={field.find} editors={FieldEditors} take={(found) => change(path, found)} />
+      )}
       {field.kind === 'list' && (
         <textarea
           {...common}
@@ -162,6 +191,50 @@ export function FieldEditor(props: EditorProps): React.JSX.Element {
       )}
       {bad && message}
     </div>
+  );
+}
+
+const yesNo = (value: unknown): string => (value === true || value === 'yes' ? 'yes' : value === undefined ? '' : 'no');
+
+/** One figure, or the several that stand for it: the angle of a joint, or its angles in two planes. */
+function FigureOrRecord({
+  field,
+  path,
+  value,
+  change,
+  wrong,
+  label,
+  message,
+}: EditorProps & {
+  readonly field: Extract<Field, { kind: 'either' }>;
+  readonly message: React.JSX.Element | null;
+}): React.JSX.Element {
+  const record = field.options.find((o) => o.kind === 'record')!;
+  const single = field.options.find((o) => o.kind !== 'record')!;
+  const several = typeof value === 'object' && value !== null && !('unit' in value);
+  return (
+    <fieldset className="group">
+      <legend>{label ?? field.label}</legend>
+      {several ? (
+        <FieldEditors
+          fields={record.fields}
+          path={path}
+          values={value as Record<string, unknown>}
+          change={change}
+          wrong={wrong}
+        />
+      ) : (
+        <FieldEditor field={single} path={path} value={value} change={change} wrong={wrong} />
+      )}
+      <button type="button" className="btn-line small" onClick={() => change(path, several ? '' : blank(record))}>
+        {several
+          ? single.label
+          : Object.values(record.fields)
+              .map((f) => f.label.toLowerCase())
+              .join(' and ')}
+      </button>
+      {several && message}
+    </fieldset>
   );
 }
 

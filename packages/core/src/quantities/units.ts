@@ -2,7 +2,7 @@
  * Units by dimension. Factors lead to the canonical unit of the dimension (the first of each list).
  * Exact bases, NIST SP 811 (2008) appendix B: 1 in = 25.4 mm, 1 lbf = 4.448 221 615 260 5 N,
  * 1 kgf = 9.806 65 N, 1 lb = 0.453 592 37 kg, 1 US gal = 231 in³, 1 UK gal = 4.546 09 l,
- * conventional millimetre of mercury 133.322 4 Pa (0 °C) and inch of mercury 3.386 389 kPa.
+ * conventional millimetre of mercury 133.322 4 Pa (0 °C), inch of mercury 3.386 389 kPa, 1 torr = 101 325/760 Pa.
  * Every other factor is derived from these here, never retyped.
  */
 const IN = 25.4;
@@ -14,7 +14,10 @@ const MMHG_PA = 133.3224;
 const INHG_PA = 3386.389;
 const US_PINT_ML = (231 * (IN / 10) ** 3) / 8;
 const UK_PINT_ML = 4546.09 / 8;
-const FT3_ML = (12 * (IN / 10)) ** 3;
+const IN3_ML = (IN / 10) ** 3;
+const FT3_ML = 12 ** 3 * IN3_ML;
+/** 1 torr is 1/760 of a standard atmosphere, which the conventional millimetre of mercury misses by 2 in 10⁷. */
+const TORR_PA = 101325 / 760;
 
 export interface Unit {
   /** How the unit is written by Jubb. */
@@ -78,7 +81,11 @@ export const dimensions = {
     },
     { symbol: 'kgf·m', factor: KGF, aliases: ['kgfm', 'kgf m', 'kgf-m', 'kgf*m', 'kgm', 'kg·m', 'kg-m'] },
     { symbol: 'kgf·cm', factor: KGF / 100, aliases: ['kgfcm', 'kgf cm', 'kgf-cm', 'kgf*cm', 'kg·cm', 'kg-cm'] },
-    { symbol: 'ozf·in', factor: (IN * LBF) / 16000, aliases: ['ozf-in', 'oz-in', 'oz·in', 'ozf in', 'in·ozf'] },
+    {
+      symbol: 'ozf·in',
+      factor: (IN * LBF) / 16000,
+      aliases: ['ozf-in', 'oz-in', 'oz·in', 'oz in', 'ozf in', 'in·ozf', 'in-oz'],
+    },
   ],
   length: [
     { symbol: 'mm', factor: 1 },
@@ -125,6 +132,14 @@ export const dimensions = {
     { symbol: 'psi', factor: PSI_PA / 1e5 },
     { symbol: 'inHg', factor: INHG_PA / 1e5 },
     { symbol: 'mmHg', factor: MMHG_PA / 1e5 },
+    { symbol: 'torr', factor: TORR_PA / 1e5, aliases: ['Torr'] },
+    { symbol: 'mTorr', factor: TORR_PA / 1e8, aliases: ['mtorr', 'millitorr'] },
+    {
+      symbol: 'µmHg',
+      factor: MMHG_PA / 1e8,
+      aliases: ['μmHg', 'umHg', 'micron', 'microns', 'micron of mercury', 'microns of mercury'],
+    },
+    { symbol: 'kgf/cm²', factor: KGF / 10, aliases: ['kgf/cm2', 'kgf/cm^2', 'kg/cm²', 'kg/cm2', 'kg/cm^2'] },
   ],
   temperature: [
     { symbol: '°C', factor: 1, aliases: ['degC', 'deg C', 'C', '℃'] },
@@ -148,6 +163,12 @@ export const dimensions = {
     { symbol: 'lb', factor: LB, aliases: ['lbs'] },
     { symbol: 'oz', factor: LB / 16 },
   ],
+  massPerLength: [
+    { symbol: 'g/m', factor: 1, aliases: ['g', 'g per m'] },
+    { symbol: 'kg/m', factor: 1000, aliases: ['kg'] },
+    { symbol: 'lb/ft', factor: (LB * 1e6) / (12 * IN), aliases: ['lb per ft'] },
+    { symbol: 'oz/ft', factor: (LB * 1e6) / 16 / (12 * IN) },
+  ],
   volume: [
     { symbol: 'ml', factor: 1, aliases: ['mL'] },
     { symbol: 'cm³', factor: 1, aliases: ['cm3', 'cm^3', 'cc'] },
@@ -156,17 +177,25 @@ export const dimensions = {
     { symbol: 'pt imp', factor: UK_PINT_ML, aliases: ['imp pt', 'imp pint', 'pint imp', 'pints imp', 'pt UK'] },
     { symbol: 'qt US', factor: 2 * US_PINT_ML, aliases: ['US qt', 'quart US'] },
     { symbol: 'qt imp', factor: 2 * UK_PINT_ML, aliases: ['imp qt', 'quart imp', 'qt UK'] },
+    { symbol: 'gal US', factor: 8 * US_PINT_ML, aliases: ['US gal', 'US gallon', 'gallon US', 'gallons US'] },
+    { symbol: 'gal UK', factor: 8 * UK_PINT_ML, aliases: ['UK gal', 'imp gal', 'gal imp', 'gallon UK', 'gallons UK'] },
+    { symbol: 'in³', factor: IN3_ML, aliases: ['in3', 'in^3', 'cu in', 'cubic inch', 'cubic inches'] },
+    { symbol: 'ft³', factor: FT3_ML, aliases: ['ft3', 'ft^3', 'cu ft', 'cubic foot', 'cubic feet'] },
     { symbol: 'm³', factor: 1e6, aliases: ['m3', 'm^3'] },
   ],
   flow: [
     { symbol: 'l/min', factor: 1, aliases: ['L/min', 'lpm'] },
     { symbol: 'cm³/min', factor: 0.001, aliases: ['cm3/min', 'cc/min', 'ml/min'] },
     { symbol: 'cfm', factor: FT3_ML / 1000, aliases: ['CFM', 'ft³/min', 'ft3/min'] },
+    { symbol: 'm³/h', factor: 1000 / 60, aliases: ['m3/h', 'm^3/h', 'm3/hr'] },
+    { symbol: 'gal US/min', factor: (8 * US_PINT_ML) / 1000, aliases: ['US gal/min', 'gpm US', 'US gpm'] },
+    { symbol: 'gal UK/min', factor: (8 * UK_PINT_ML) / 1000, aliases: ['UK gal/min', 'gpm UK', 'UK gpm'] },
   ],
   leak: [
     { symbol: 'cm³/min', factor: 1, aliases: ['cm3/min', 'cc/min', 'ml/min'] },
     { symbol: 'l/min', factor: 1000, aliases: ['L/min', 'lpm'] },
     { symbol: 'cfm', factor: FT3_ML, aliases: ['CFM', 'ft³/min', 'ft3/min'] },
+    { symbol: 'm³/h', factor: 1e6 / 60, aliases: ['m3/h', 'm^3/h', 'm3/hr'] },
   ],
   resistance: [
     { symbol: 'Ω', factor: 1, aliases: ['Ω', 'ohm', 'ohms'] },
@@ -197,6 +226,7 @@ export const dimensions = {
     { symbol: 'mm/s', factor: 0.001 },
     { symbol: 'ft/min', factor: (12 * IN) / 60000, aliases: ['fpm'] },
     { symbol: 'ft/s', factor: (12 * IN) / 1000 },
+    { symbol: 'in/s', factor: IN / 1000, aliases: ['ips', 'inch/s'] },
   ],
   time: [
     { symbol: 's', factor: 1, aliases: ['sec', 'seconds', 'second'] },

@@ -2,6 +2,8 @@ export { findReckoner, reckon, reckoners } from './registry.ts';
 export {
   accepted,
   type CheckValue,
+  type Danger,
+  type Dangers,
   ReckonError,
   type Field,
   type Fields,
@@ -64,3 +66,18 @@ export { bearingTones } from './bearings/bearing-tones.ts';
 export { pressureDecay } from './leaks/pressure-decay.ts';
 export { pumpUp } from './leaks/pump-up.ts';
 export { vacuumHold } from './leaks/vacuum-hold.ts';
+export { materialNames, type MaterialName } from './materials/materials.ts';
+export { loosened } from './fasteners/loosened.ts';
+export { knownThreads, threadFind } from './fasteners/thread-find.ts';
+export { boltStretch } from './fasteners/bolt-stretch.ts';
+export { tapDrill } from './fasteners/tap-drill.ts';
+export { bearingFind } from './bearings/bearing-find.ts';
+export { bearingFit } from './bearings/bearing-fit.ts';
+export { gripAtTemperature } from './bearings/grip-at-temperature.ts';
+export { pinionDepth } from './gears/pinion-depth.ts';
+export { shaftAngles } from './gears/shaft-angles.ts';
+export { belt } from './packs/belt.ts';
+export { springHeight } from './packs/spring-height.ts';
+export { cylinderForce } from './leaks/cylinder-force.ts';
+export { singlePlaneBalance } from './rotors/single-plane-balance.ts';
+export { indicatorAngle } from './metrology/indicator-angle.ts';

@@ -52,7 +52,9 @@ describe('the unit of an input never changes the answer', () => {
             expect(numbers[i]![0]).toBe(path);
             expect(Math.abs(numbers[i]![1] - value)).toBeLessThanOrEqual(1e-7 * Math.max(1, Math.abs(value)));
           }
-          if (!/reason|words|evidence/.test(Object.keys(r.outputs).join())) expect(wordsOf(b)).toBe(wordsOf(a));
+          if (!/reason|words|evidence/.test(Object.keys(r.outputs).join()) && r.id !== 'torque-sanity')
+            // torque-sanity names the unit that was typed, and no other: its words differ with it, as they should.
+            expect(wordsOf(b)).toBe(wordsOf(a));
         },
       ),
       { numRuns: 40 },

@@ -1,4 +1,5 @@
 import type { Band, Quantity } from '../quantities/index.ts';
+import type { MaterialName } from '../reckoners/index.ts';
 
 /** How tightly a part sits, and what it stands: what pressing and heating are reckoned from. */
 export interface Fit {
@@ -15,6 +16,14 @@ export interface Fit {
   readonly limit: Quantity;
   readonly mass?: Quantity;
   readonly surface?: Quantity;
+  /** What it sits in, and how warm both get: whether the fit still holds then. */
+  readonly warm?: { readonly around: MaterialName; readonly temperature: Quantity };
+  /** A rolling bearing: what of its clearance the fit and the warmth leave. */
+  readonly bearing?: {
+    readonly outside: Quantity;
+    readonly clearance: Quantity;
+    readonly type: 'ball' | 'roller';
+  };
 }
 
 /** The groove that a ring lies in. */

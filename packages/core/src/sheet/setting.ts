@@ -15,6 +15,15 @@ export type School =
   | { readonly kind: 'trial' }
   /** A pack from the drawer, reckoned from measured depths before anything is assembled. */
   | { readonly kind: 'depths'; readonly depths: readonly SettingDepth[] }
+  /** A pack from the drawer, from the gap under a cover that is drawn down lightly on seated bearings. */
+  | { readonly kind: 'gap'; readonly gauge: string }
+  /**
+   * A pack that puts a pinion at the distance etched on it: checked without a pack, from the ring gear's axis. The band of
+   * the setting is stated about the nominal distance, and follows the etched figure.
+   */
+  | { readonly kind: 'pinion'; readonly nominal: Quantity; readonly gauge: string }
+  /** A nut that crushes a sleeve until the drag is in its band: only ever on; overshot, the sleeve is renewed. */
+  | { readonly kind: 'crush'; readonly first: Quantity; readonly part: string }
   /** A nut turned back from its seat, locked where a slot meets a hole. */
   | { readonly kind: 'nut'; readonly pitch: Quantity; readonly slots?: number; readonly holes: readonly Quantity[] }
   /** A cone set, held and locked; the locknut always moves it. `flats`: of the cone, for the words. */
@@ -35,12 +44,41 @@ export type SchoolKind = School['kind'];
 export const schoolKinds = [
   'trial',
   'depths',
+  'gap',
+  'pinion',
+  'crush',
   'nut',
   'cone',
   'turn',
   'sides',
   'slide',
 ] as const satisfies readonly SchoolKind[];
+
+/** The depth under a cover of the school `gap`, and those of the school `pinion`. */
+export const GAP = 'gap';
+export const ETCHED = 'etched';
+export const CHECKING = 'checking';
+
+/** What is measured before a pack can be reckoned: nothing, for schools that begin with a trial or a turn. */
+export function depthsOf(school: School | undefined): readonly SettingDepth[] {
+  switch (school?.kind) {
+    case 'depths':
+      return school.depths;
+    case 'gap':
+      return [{ id: GAP, title: 'Gap under the cover, drawn down by hand', sign: 'plus', gauge: school.gauge }];
+    case 'pinion':
+      return [
+        { id: ETCHED, title: 'Figure etched on the pinion, with its sign', sign: 'minus', gauge: 'by eye' },
+        { id: CHECKING, title: 'Axis of the ring gear to the gauge face, no shim', sign: 'plus', gauge: school.gauge },
+      ];
+    default:
+      return [];
+  }
+}
+
+/** Schools that reach a setting by a pack from the drawer. */
+export const isPackSchool = (school: School | undefined): boolean =>
+  school !== undefined && ['trial', 'depths', 'gap', 'pinion'].includes(school.kind);
 
 /** Something that is adjusted to a band. */
 export interface Setting {

@@ -72,7 +72,9 @@ export function FitDrawing({ inputs, got, shown }: DrawProps): React.JSX.Element
 export function PressDrawing({ mm, results, shown }: DrawProps): React.JSX.Element {
   const D = mm('hubOutside') ?? 1;
   const k = 108 / D;
-  const yields = results['verdict'] === 'hub-yields';
+  const verdict = results['verdict'];
+  const yields = verdict === 'hub-yields' || verdict === 'both-yield';
+  const crushed = verdict === 'shaft-yields' || verdict === 'both-yield';
   return (
     <Sheet h={244} says={`Pressure ${shown('pressure')}, pressed with ${shown('pressForce')}`}>
       <circle
@@ -83,7 +85,14 @@ export function PressDrawing({ mm, results, shown }: DrawProps): React.JSX.Eleme
         stroke={yields ? OXIDE : INK}
         strokeWidth="3"
       />
-      <circle cx="150" cy="122" r={(mm('diameter') ?? 0) * k} fill={BRASS} stroke={INK} strokeWidth="3" />
+      <circle
+        cx="150"
+        cy="122"
+        r={(mm('diameter') ?? 0) * k}
+        fill={crushed ? 'var(--oxidewash)' : BRASS}
+        stroke={crushed ? OXIDE : INK}
+        strokeWidth="3"
+      />
       <circle cx="150" cy="122" r={(mm('shaftBore') ?? 0) * k} fill="var(--sheet)" stroke={INK} strokeWidth="2" />
       {[0, 60, 120, 180, 240, 300].map((a) => {
         const r = (mm('diameter') ?? 0) * k;
@@ -117,7 +126,8 @@ export function PressDrawing({ mm, results, shown }: DrawProps): React.JSX.Eleme
 export function HeatDrawing({ got, input, shown }: DrawProps): React.JSX.Element {
   const ambient = input('ambient', 'temperature') ?? 20;
   const limit = input('limitTemperature', 'temperature') ?? 120;
-  const needed = got('temperatureNeeded') ?? ambient;
+  // What heat alone would take is never drawn past the limit: nobody is to go there.
+  const needed = got('heatTo') ?? ambient;
   const chill = got('chillShaftTo');
   const x = scaleLinear([Math.min(ambient, chill ?? ambient) - 15, Math.max(needed, limit) + 15], [20, 540]);
   const mark = (t: number, name: string, up: boolean, color = INK): React.JSX.Element => (
@@ -131,12 +141,9 @@ export function HeatDrawing({ got, input, shown }: DrawProps): React.JSX.Element
   return (
     <Sheet
       h={170}
-      says={`Heat to ${shown('temperatureNeeded')}${chill === undefined ? '' : `, past the limit: cool the shaft to ${shown('chillShaftTo')}`}`}
+      says={`Heat to ${shown('heatTo')}${chill === undefined ? '' : ` and cool the shaft to ${shown('chillShaftTo')}`}`}
     >
       <rect x={x(ambient)} y="70" width={x(limit) - x(ambient)} height="34" fill="var(--verdwash)" stroke={VERD} />
-      {needed > limit && (
-        <rect x={x(limit)} y="70" width={x(needed) - x(limit)} height="34" fill="var(--oxidewash)" stroke={OXIDE} />
-      )}
       <rect
         x={x(ambient)}
         y="80"
@@ -148,7 +155,7 @@ export function HeatDrawing({ got, input, shown }: DrawProps): React.JSX.Element
         <rect x={x(chill)} y="80" width={x(ambient) - x(chill)} height="14" fill="var(--slate)" />
       )}
       {mark(ambient, 'shop', false)}
-      {mark(needed, 'needed', true, needed > limit ? OXIDE : INK)}
+      {mark(needed, 'ring', true)}
       {mark(limit, 'at most', false, VERD)}
       {chill !== undefined && mark(chill, 'shaft', true)}
     </Sheet>

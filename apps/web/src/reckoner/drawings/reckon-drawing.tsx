@@ -18,7 +18,33 @@ import { NutDrawing, PackDrawing, PlateDrawing } from './stacks.tsx';
 import { TableBars } from './tables.tsx';
 import { Bars } from '../../drawing/kit.tsx';
 
+import { BearingDrawing, ClearanceDrawing, GripDrawing } from './bearing-fits.tsx';
+import {
+  AnglesDrawing,
+  BeltDrawing,
+  CylinderDrawing,
+  IndicatorDrawing,
+  OnePlaneDrawing,
+  PinionDrawing,
+  SpringDrawing,
+} from './mechanics.tsx';
+import { LoosenedDrawing, StretchDrawing, TapDrillDrawing, ThreadFindDrawing } from './threads.tsx';
+
 const drawings: Readonly<Record<string, (p: DrawProps) => React.JSX.Element>> = {
+  'thread-find': ThreadFindDrawing,
+  loosened: LoosenedDrawing,
+  'bolt-stretch': StretchDrawing,
+  'tap-drill': TapDrillDrawing,
+  'bearing-find': BearingDrawing,
+  'bearing-fit': ClearanceDrawing,
+  'grip-at-temperature': GripDrawing,
+  'pinion-depth': PinionDrawing,
+  'shaft-angles': AnglesDrawing,
+  belt: BeltDrawing,
+  'spring-height': SpringDrawing,
+  'cylinder-force': CylinderDrawing,
+  'single-plane-balance': OnePlaneDrawing,
+  'indicator-angle': IndicatorDrawing,
   'torque-sanity': ShareDrawing,
   'cone-and-locknut': ConeDrawing,
   'rolling-drag': DragDrawing,

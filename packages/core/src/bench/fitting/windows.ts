@@ -1,5 +1,14 @@
 import { canonical, inCanonical, type Quantity } from '../../quantities/index.ts';
-import { heatToFit, lipSeal, oringGland, pistonReturn, pressFit, type Reckoning } from '../../reckoners/index.ts';
+import {
+  bearingFit,
+  gripAtTemperature,
+  heatToFit,
+  lipSeal,
+  oringGland,
+  pistonReturn,
+  pressFit,
+  type Reckoning,
+} from '../../reckoners/index.ts';
 import { glandInputs, type Fit, type Lip, type Part, type Sheet } from '../../sheet/index.ts';
 import type { BenchState } from '../log/state.ts';
 
@@ -34,6 +43,31 @@ export function pressOf(fit: Fit): Asked<ReturnType<typeof pressFit.reckon>> | u
     interference: fit.interference.high,
   };
   return { id: pressFit.id, inputs, reckoned: pressFit.reckon(inputs) };
+}
+
+/** Whether a part still grips when both are warm, by its loosest fit; undefined where the sheet says nothing of warmth. */
+export function gripOf(fit: Fit): Asked<ReturnType<typeof gripAtTemperature.reckon>> | undefined {
+  if (!fit.warm) return undefined;
+  const inputs = {
+    diameter: fit.diameter,
+    interference: fit.interference.low,
+    outerMaterial: fit.warm.around,
+    temperature: fit.warm.temperature,
+  };
+  return { id: gripAtTemperature.id, inputs, reckoned: gripAtTemperature.reckon(inputs) };
+}
+
+/** What a bearing's fit leaves of its clearance, by its tightest fit on the shaft; undefined for what is no bearing. */
+export function clearanceOf(fit: Fit): Asked<ReturnType<typeof bearingFit.reckon>> | undefined {
+  if (!fit.bearing) return undefined;
+  const inputs = {
+    bore: fit.diameter,
+    outside: fit.bearing.outside,
+    clearance: fit.bearing.clearance,
+    shaftInterference: fit.interference.high,
+    type: fit.bearing.type,
+  };
+  return { id: bearingFit.id, inputs, reckoned: bearingFit.reckon(inputs) };
 }
 
 /** A press that needs this much more than the tightest fit takes is pressing something askew. */

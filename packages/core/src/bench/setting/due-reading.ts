@@ -1,4 +1,4 @@
-import type { Setting, Sheet } from '../../sheet/index.ts';
+import { depthsOf, type Setting, type Sheet } from '../../sheet/index.ts';
 import type { BenchState } from '../log/state.ts';
 import { depthsRead } from './packs.ts';
 import { schoolOf } from './school.ts';
@@ -17,13 +17,13 @@ export interface DueReading {
  * read together with it. Nothing when this try has been read.
  */
 export function dueReading(sheet: Sheet, state: BenchState, setting: Setting): DueReading | undefined {
-  const school = schoolOf(setting, state);
   const fitted = state.settings[setting.id]?.rounds.some((r) => r.fitted);
-  if (school?.kind === 'depths' && !fitted) {
+  const depths = depthsOf(schoolOf(setting, state));
+  if (depths.length > 0 && !fitted) {
     const [id] = depthsRead(setting, state).left;
-    const at = school.depths.findIndex((d) => d.id === id);
-    const depth = school.depths[at];
-    return depth && { setting, depth: { ...depth, at }, number: at + 1, of: school.depths.length };
+    const at = depths.findIndex((d) => d.id === id);
+    const depth = depths[at];
+    return depth && { setting, depth: { ...depth, at }, number: at + 1, of: depths.length };
   }
   const other = setting.together === undefined ? undefined : sheet.settings[setting.together];
   for (const s of [setting, ...(other ? [other] : [])]) {

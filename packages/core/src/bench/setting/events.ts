@@ -8,6 +8,8 @@ export interface Adjustment {
   readonly left?: Quantity;
   readonly right?: Quantity;
   readonly slid?: Quantity;
+  /** The part that was spent and renewed: an overshot crush sleeve. */
+  readonly renewed?: string;
 }
 
 /** What a setting leaves in the log beside its readings. */

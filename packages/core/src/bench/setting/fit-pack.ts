@@ -76,7 +76,8 @@ export function decideFitPack(
       pack: canonical(Number(packMm.toFixed(6)), 'length'),
       needed: advice.needed,
       predicted: predict(setting, state, packMm) ?? setting.target,
-      uncertainty: advice.uncertainty,
+      // The log holds a figure for every pack: nothing, where nobody said how well it is known.
+      uncertainty: advice.uncertainty ?? canonical(0, 'length'),
       working: [...advice.forSetting.working, ...(advice.fromDrawer?.working ?? [])],
       ...(made === undefined ? {} : { made }),
     },

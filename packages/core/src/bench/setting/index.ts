@@ -1,5 +1,6 @@
 export { dueReading, type DueReading } from './due-reading.ts';
 export { nextTry, type Move, type NextTry } from './next-try.ts';
+export { adjustmentOf } from './tries/next-try-of.ts';
 export {
   advisePack,
   depthsRead,
@@ -10,7 +11,7 @@ export {
   predict,
   type PackAdvice,
 } from './packs.ts';
-export { schoolOf, turnedSoFar } from './school.ts';
+export { schoolOf, spentParts, turnedSoFar } from './school.ts';
 export { setSoFar, type SetSoFar } from './set-so-far.ts';
 export { hotValue, isPull, pullInputs, settingBand, settingValue } from './value.ts';
 export { turnSaid, type TurnSaid } from './turn-said.ts';

@@ -5,6 +5,7 @@ import type { DrawerStock } from '../command/commands.ts';
 import type { BenchState } from '../log/state.ts';
 import { schoolOf } from './school.ts';
 import { coneTry } from './tries/cone-try.ts';
+import { crushTry } from './tries/crush-try.ts';
 import { ownOf, type NextTry } from './tries/next-try-of.ts';
 import { nutTry } from './tries/nut-try.ts';
 import { packTry } from './tries/pack-try.ts';
@@ -33,6 +34,8 @@ export function nextTry(
   switch (school?.kind) {
     case 'trial':
     case 'depths':
+    case 'gap':
+    case 'pinion':
       return packTry(setting, state, drawers[setting.shims!.drawer] ?? []);
     case 'nut':
       return nutTry(setting, state, school);
@@ -40,6 +43,8 @@ export function nextTry(
       return coneTry(setting, state, school);
     case 'turn':
       return turnTry(setting, state, school);
+    case 'crush':
+      return crushTry(setting, state, school, sheet.parts[school.part]?.title ?? school.part);
     case 'sides':
       return sidesTry(setting, state, school, other);
     case 'slide':

@@ -1,6 +1,6 @@
 import { canonical, inCanonical, type Quantity } from '../../quantities/index.ts';
-import { shimForSetting, shimStack, type WorkingLine } from '../../reckoners/index.ts';
-import type { Setting } from '../../sheet/index.ts';
+import { pinionDepth, shimForSetting, shimStack, type WorkingLine } from '../../reckoners/index.ts';
+import { CHECKING, depthsOf, ETCHED, GAP, type School, type Setting } from '../../sheet/index.ts';
 import type { DrawerStock } from '../command/commands.ts';
 import type { BenchState, SettingState } from '../log/state.ts';
 import { schoolOf } from './school.ts';
@@ -28,7 +28,8 @@ export function piecesOfDrawer(state: SettingState | undefined): readonly Quanti
 
 export interface PackAdvice {
   readonly needed: Quantity;
-  readonly uncertainty: Quantity;
+  /** Absent where nobody said how well what was read is known. */
+  readonly uncertainty?: Quantity;
   readonly forSetting: { readonly working: readonly WorkingLine[]; readonly warnings: readonly string[] };
   readonly fromDrawer: ReturnType<typeof shimStack.reckon>;
   /** What the drawer was asked for: inputs of shim-stack. */
@@ -67,9 +68,8 @@ export function depthsRead(
   readonly left: readonly string[];
   readonly read: readonly { readonly id: string; readonly value: Quantity; readonly uncertainty?: Quantity }[];
 } {
-  const school = schoolOf(setting, state);
-  if (school?.kind !== 'depths') return { left: [], read: [] };
-  const read = school.depths.flatMap(({ id }) => {
+  const depths = depthsOf(schoolOf(setting, state));
+  const read = depths.flatMap(({ id }) => {
     const found = state.readings.findLast((r) => r.id === setting.id && r.moment === 'depth' && r.where === id);
     return found
       ? [
@@ -81,7 +81,7 @@ export function depthsRead(
         ]
       : [];
   });
-  return { left: school.depths.map((d) => d.id).filter((d) => !read.some((r) => r.id === d)), read };
+  return { left: depths.map((d) => d.id).filter((d) => !read.some((r) => r.id === d)), read };
 }
 
 type Needed = Pick<PackAdvice, 'needed' | 'uncertainty' | 'forSetting'>;
@@ -96,21 +96,57 @@ export function neededPack(setting: Setting, state: BenchState): Needed | undefi
   const soFar = state.settings[setting.id];
   const school = schoolOf(setting, state);
   const { target } = settingBand(setting, state);
-  const pack = packIn(setting, soFar, school?.kind === 'depths');
+  const measured = depthsOf(school).length > 0;
+  const pack = packIn(setting, soFar, measured);
   if (pack && soFar?.rounds.at(-1)?.result) return fromTry(setting, soFar, pack, target);
-  if (school?.kind !== 'depths') return undefined;
+  if (!school || !measured) return undefined;
   const { left, read } = depthsRead(setting, state);
   if (left.length > 0) return undefined;
-  const forSetting = shimForSetting.reckon({
-    method: 'depths',
-    depths: school.depths.map((d) => {
-      const { value, uncertainty } = read.find((r) => r.id === d.id)!;
-      return { name: d.title, value, sign: d.sign, ...(uncertainty ? { uncertainty } : {}) };
+  return fromDepths(setting, school, read, target);
+}
+
+/** The pack that the depths ask for, before one has been in. @throws ReckonError when they ask for no possible pack */
+function fromDepths(
+  setting: Setting,
+  school: School,
+  read: ReturnType<typeof depthsRead>['read'],
+  target: Quantity,
+): Needed {
+  const of = (id: string): (typeof read)[number] => read.find((r) => r.id === id)!;
+  const { thicker } = setting.shims!;
+  if (school.kind === 'pinion') {
+    const forSetting = pinionDepth.reckon({
+      nominal: school.nominal,
+      etched: of(ETCHED).value,
+      checking: of(CHECKING).value,
+      shimNow: canonical(0, 'length'),
+      thickerMoves: thicker === 'looser' ? 'out' : 'in',
+    });
+    const { uncertainty } = of(CHECKING);
+    return { needed: forSetting.results.shimNeeded, ...(uncertainty ? { uncertainty } : {}), forSetting };
+  }
+  if (school.kind === 'gap') {
+    const { value, uncertainty } = of(GAP);
+    return neededOf(
+      shimForSetting.reckon({
+        method: 'gap',
+        gap: value,
+        target,
+        ...(uncertainty ? { gaugeUncertainty: uncertainty } : {}),
+      }),
+    );
+  }
+  return neededOf(
+    shimForSetting.reckon({
+      method: 'depths',
+      depths: depthsOf(school).map((d) => {
+        const { value, uncertainty } = of(d.id);
+        return { name: d.title, value, sign: d.sign, ...(uncertainty ? { uncertainty } : {}) };
+      }),
+      target,
+      thickerShim: thicker,
     }),
-    target,
-    thickerShim: shims.thicker,
-  });
-  return { needed: forSetting.results.shimNeeded, uncertainty: forSetting.results.uncertainty, forSetting };
+  );
 }
 
 /**
@@ -153,6 +189,11 @@ function guardedRoom(setting: Setting, state: BenchState): Quantity {
   return canonical(room / Math.abs(slopeOf(setting, soFar).slope), 'length');
 }
 
+function neededOf(forSetting: ReturnType<typeof shimForSetting.reckon>): Needed {
+  const { shimNeeded, uncertainty } = forSetting.results;
+  return { needed: shimNeeded, ...(uncertainty === undefined ? {} : { uncertainty }), forSetting };
+}
+
 function fromTry(setting: Setting, soFar: SettingState | undefined, pack: Quantity, target: Quantity): Needed {
   const shims = setting.shims!;
   const result = soFar!.rounds.at(-1)!.result!;
@@ -165,7 +206,7 @@ function fromTry(setting: Setting, soFar: SettingState | undefined, pack: Quanti
       thickerShim: shims.thicker,
       gaugeUncertainty: result.uncertainty,
     });
-    return { needed: forSetting.results.shimNeeded, uncertainty: forSetting.results.uncertainty, forSetting };
+    return neededOf(forSetting);
   }
   const { slope, learned } = slopeOf(setting, soFar);
   const own = (q: Quantity): number => inCanonical(q, setting.dimension);

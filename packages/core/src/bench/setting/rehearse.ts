@@ -2,8 +2,9 @@ import type { SettingOp } from './ops.ts';
 import { readingsOf } from '../measuring/readings-of.ts';
 import { inCanonical, canonical, type Quantity } from '../../quantities/index.ts';
 import { depthsRead, nextTry, schoolOf, settingBand } from './index.ts';
+import { adjustmentOf } from './tries/next-try-of.ts';
 import type { BenchState } from '../log/state.ts';
-import type { Sheet, OpOf, Setting, SettingDepth } from '../../sheet/index.ts';
+import { depthsOf, ETCHED, type OpOf, type School, type Setting, type Sheet } from '../../sheet/index.ts';
 import type { Command, DecideContext, DrawerStock } from '../command/commands.ts';
 import type { Hands } from '../registry/shapes.ts';
 
@@ -23,15 +24,23 @@ const REHEARSED_DEPTH_MM = 20;
 /** Depths that ask for just one piece of the drawer, the thickest there is. */
 function rehearsedDepth(
   setting: Setting,
-  depths: readonly SettingDepth[],
+  school: School | undefined,
   id: string,
   drawer: readonly DrawerStock[],
 ): Quantity {
   const { shims } = setting;
+  const depths = depthsOf(school);
   const first = depths.find((d) => d.sign === 'plus');
+  if (id === ETCHED) return canonical(0, 'length');
   if (id !== first?.id) return canonical(REHEARSED_DEPTH_MM, 'length');
   const sizes = drawer.filter((d) => d.count > 0).map((d) => inCanonical(d.thickness, 'length'));
   const wanted = Math.max(...sizes, ...(sizes.length > 0 ? [] : [inCanonical(shims!.trial, 'length')]));
+  // Without a shim the gauge face stands as much too far out as the shim is thick.
+  if (school?.kind === 'pinion')
+    return canonical(
+      inCanonical(school.nominal, 'length') + (shims!.thicker === 'looser' ? -wanted : wanted),
+      'length',
+    );
   const target = inCanonical(setting.target, 'length') * (shims!.thicker === 'looser' ? 1 : -1);
   const others = depths.reduce((sum, d) => sum + (d === first ? 0 : d.sign === 'plus' ? 1 : -1), 0);
   return canonical(wanted - target - others * REHEARSED_DEPTH_MM, 'length');
@@ -50,9 +59,7 @@ function setNext(
   const [depth] = depthsRead(own, state).left;
   const fitted = state.settings[own.id]?.rounds.some((r) => r.fitted);
   if (depth !== undefined && !fitted) {
-    const school = schoolOf(own, state);
-    const depths = school?.kind === 'depths' ? school.depths : [];
-    const otherwise = rehearsedDepth(own, depths, depth, context.drawers[own.shims?.drawer ?? ''] ?? []);
+    const otherwise = rehearsedDepth(own, schoolOf(own, state), depth, context.drawers[own.shims?.drawer ?? ''] ?? []);
     const said = read(`${own.id} ${depth}`, otherwise, 'length');
     return { ...said, where: depth } as Command;
   }
@@ -69,6 +76,5 @@ function setNext(
   if (next.move?.kind === 'pack') return { type: 'fit-pack', op: op.id, pieces: next.move.pieces };
   if (next.needed) return { type: 'fit-pack', op: op.id, pieces: [next.needed], made: 'ground for a rehearsal' };
   if (next.cannot !== undefined) return undefined;
-  const { kind: _kind, ...how } = next.move ?? { kind: 'turn' };
-  return { type: 'adjust', op: op.id, note: next.say, ...how };
+  return { type: 'adjust', op: op.id, note: next.say, ...adjustmentOf(next.move) };
 }

@@ -20,7 +20,7 @@ export function turnedTries(
   own: (q: { value: number; unit: string }) => number,
 ): Try[] {
   let turnDeg = 0;
-  return (state?.rounds ?? []).flatMap((r) => {
+  return sinceRenewed(state).flatMap((r) => {
     turnDeg += r.adjusted?.turned?.value ?? 0;
     return r.result ? [{ turnDeg, value: own(r.result.mean) }] : [];
   });
@@ -28,5 +28,21 @@ export function turnedTries(
 
 /** How far it has been turned in all, degrees, also since the last reading. */
 export function turnedSoFar(state: SettingState | undefined): number {
-  return (state?.rounds ?? []).reduce((sum, r) => sum + (r.adjusted?.turned?.value ?? 0), 0);
+  return sinceRenewed(state).reduce((sum, r) => sum + (r.adjusted?.turned?.value ?? 0), 0);
+}
+
+/** The rounds since what the setting spends was renewed last: a new sleeve begins anew. */
+function sinceRenewed(state: SettingState | undefined): readonly SettingState['rounds'][number][] {
+  const rounds = state?.rounds ?? [];
+  const at = rounds.findLastIndex((r) => r.adjusted?.renewed !== undefined);
+  return at === -1 ? rounds : rounds.slice(at);
+}
+
+/** How many of a part a setting has spent: a crush sleeve for each time that it was overshot. */
+export function spentParts(state: Pick<BenchState, 'settings'>): Readonly<Record<string, number>> {
+  const spent: Record<string, number> = {};
+  for (const { rounds } of Object.values(state.settings))
+    for (const { adjusted } of rounds)
+      if (adjusted?.renewed !== undefined) spent[adjusted.renewed] = (spent[adjusted.renewed] ?? 0) + 1;
+  return spent;
 }

@@ -1,12 +1,12 @@
 import { inCanonical, type Quantity } from '../../quantities/index.ts';
-import type { SchoolKind, Setting } from '../../sheet/index.ts';
+import { isPackSchool, type SchoolKind, type Setting } from '../../sheet/index.ts';
 import type { BenchState } from '../log/state.ts';
 import { schoolOf, turnedSoFar } from './school.ts';
 import { settingBand } from './value.ts';
 
 /** All that the hands have set so far on a unit, in mm, degrees and N·m: absolute, so that it can be told any number of times. */
 export interface SetSoFar {
-  readonly kind: 'pack' | 'drag-pack' | Exclude<SchoolKind, 'trial' | 'depths'>;
+  readonly kind: 'pack' | 'drag-pack' | Exclude<SchoolKind, 'trial' | 'depths' | 'gap' | 'pinion' | 'crush'>;
   /** What the read setting aims at, in its canonical unit. */
   readonly target: number;
   readonly looser: boolean;
@@ -32,10 +32,12 @@ export function setSoFar(setting: Setting, state: BenchState, by: Setting = sett
   const mm = (key: string, q: Quantity | undefined): object => (q ? { [key]: inCanonical(q, 'length') } : {});
   const sum = (of: 'left' | 'right' | 'slid'): number =>
     (soFar?.rounds ?? []).reduce((s, r) => s + (r.adjusted?.[of] ? inCanonical(r.adjusted[of], 'length') : 0), 0);
-  const packed = school === undefined || school.kind === 'trial' || school.kind === 'depths';
+  const packed = school === undefined || isPackSchool(school);
+  // A sleeve that is crushed and a nut that is turned look alike to the gauge.
+  const turned = school?.kind === 'crush' ? 'turn' : (school?.kind as SetSoFar['kind']);
   const per = by.shims?.per ?? (school?.kind === 'sides' ? school.per : undefined);
   return {
-    kind: packed ? (setting.dimension === 'length' ? 'pack' : 'drag-pack') : school.kind,
+    kind: packed ? (setting.dimension === 'length' ? 'pack' : 'drag-pack') : turned,
     target: inCanonical(settingBand(setting, state).target, setting.dimension),
     looser: by.shims?.thicker !== 'tighter',
     ...mm('trialMm', by.shims?.trial),

@@ -1,7 +1,8 @@
 import { canonical, convert, dimensionsOfUnit, inCanonical, type Band, type Quantity } from '../../quantities/index.ts';
 import { rollingDrag, thermalShift, type Reckoning, type WorkingLine } from '../../reckoners/index.ts';
-import { renewing, type Setting } from '../../sheet/index.ts';
+import { ETCHED, renewing, type Setting } from '../../sheet/index.ts';
 import type { BenchState } from '../log/state.ts';
+import { schoolOf } from './school.ts';
 
 /** Is it a pull on a cord that stands for the setting's torque? */
 export function isPull(setting: Setting, reading: Quantity): boolean {
@@ -41,19 +42,28 @@ export function settingValue(
 /** Kept bearings are a used pair: they are judged, and set, in half the band (common practice). */
 const USED = 0.5;
 
-/** The band of a setting for this job: half of it where a bearing of the pair is used again. */
+/**
+ * The band of a setting for this job: half of it where a bearing of the pair is used again, and about the figure etched on
+ * the pinion where that says where it belongs.
+ */
 export function settingBand(
   setting: Setting,
-  state: Pick<BenchState, 'findings'>,
+  state: Pick<BenchState, 'findings' | 'readings' | 'methods'>,
 ): { readonly band: Band; readonly target: Quantity; readonly used: boolean } {
   const used = (setting.bearings ?? []).some((p) => !renewing.has(state.findings[p] ?? 'reuse'));
-  if (!used || setting.bearings === undefined) return { band: setting.band, target: setting.target, used: false };
-  const half = (q: Quantity): Quantity => ({ value: q.value * USED, unit: q.unit });
-  return {
-    band: { low: half(setting.band.low), high: half(setting.band.high) },
-    target: half(setting.target),
-    used: true,
-  };
+  const change = (of: (q: Quantity) => Quantity): { readonly band: Band; readonly target: Quantity } => ({
+    band: { low: of(setting.band.low), high: of(setting.band.high) },
+    target: of(setting.target),
+  });
+  if (schoolOf(setting, state)?.kind === 'pinion') {
+    const etched = state.readings.findLast((r) => r.id === setting.id && r.moment === 'depth' && r.where === ETCHED);
+    if (etched) {
+      const by = inCanonical(etched.value, 'length');
+      return { ...change((q) => convert(canonical(inCanonical(q, 'length') + by, 'length'), q.unit)), used: false };
+    }
+  }
+  if (!used) return { band: setting.band, target: setting.target, used: false };
+  return { ...change((q) => ({ value: q.value * USED, unit: q.unit })), used: true };
 }
 
 /** What a float that is set cold becomes when the unit is warm. Undefined where the sheet says nothing of heat. */

@@ -21,6 +21,13 @@ export const ballComplement = defineReckoner({
       source: 'by hand',
     },
   ],
+  dangers: {
+    'hardly-a-gap': {
+      harm: 'Balls packed tight rub each other, wear flats and pit the new cups.',
+      fires: { pitchDiameter: '34.7 mm' },
+      silent: { pitchDiameter: '34.8 mm' },
+    },
+  },
   inputs: {
     pitchDiameter: quantity('length', 'Pitch circle of the balls', { above: 0, max: 5000 }),
     ballDiameter: quantity('length', 'Ball', { above: 0, max: 1000 }),
@@ -58,7 +65,10 @@ export const ballComplement = defineReckoner({
               ? 'one short'
               : `${most - count} short`;
     if (verdict === 'full' && gap < 0.1 * d)
-      work.warn('Hardly any gap: the balls may rub. One fewer is common where the maker’s count is not known.');
+      work.warn(
+        'hardly-a-gap',
+        'Hardly any gap: the balls may rub. One fewer is common where the maker’s count is not known.',
+      );
     return { mostThatFit: canonical(most, 'ratio'), gap: canonical(gap, 'length'), verdict };
   },
 });

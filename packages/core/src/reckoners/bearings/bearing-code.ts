@@ -1,8 +1,19 @@
 import { canonical } from '../../quantities/index.ts';
 import { defineReckoner, ReckonError, text } from '../shape/index.ts';
-import { boreOfCode, boundaryDimensions, suffixes } from './tables/boundary-dimensions.ts';
+import {
+  boreOfCode,
+  boundaryDimensions,
+  HEAT_LIMIT_C,
+  kindOfSeries,
+  sharedOutlines,
+  smallBearings,
+  suffixes,
+  type BearingRow,
+} from './tables/boundary-dimensions.ts';
 
-const ACCEPTED = `a number such as 6205, 6303-2RS, 30205: series ${Object.keys(boundaryDimensions).join(', ')} and a bore code`;
+const ACCEPTED = `a number such as 608, 6205, 6303-2RS, NU206, 30205: series ${[...Object.keys(boundaryDimensions), ...Object.keys(sharedOutlines)].join(', ')} and a bore code`;
+/** Sealed and greased for life, whatever the rubber. */
+const SEALED = /RS|RZ|DDU|LLU|LLB|2Z|ZZ/;
 
 /** Boundary dimensions of a rolling bearing from its number. ISO 15 dimension plan; ISO 355 for tapers. */
 export const bearingCode = defineReckoner({
@@ -11,7 +22,10 @@ export const bearingCode = defineReckoner({
   subject: 'bearings',
   asks: ['which bearing', 'bearing number', 'bearing size', '6205'],
   formula: 'series and bore code; bore: 00 10, 01 12, 02 15, 03 17 mm, from 04 five times the code',
-  sources: ['ISO 15 (60, 62, 63, 64), ISO 355 (302, 303, 320, 322): rows from memory'],
+  sources: [
+    'ISO 15 (6xx, 60, 62, 63, 64, 69, 72, 73, NU2, NU3), ISO 355 (302, 303, 320, 322): rows from memory',
+    'heat limits: common practice',
+  ],
   checks: [
     {
       inputs: { designation: '6303' },
@@ -20,7 +34,22 @@ export const bearingCode = defineReckoner({
     },
     {
       inputs: { designation: '6205-2RS C3' },
-      gives: { bore: '25 mm', outsideDiameter: '52 mm', width: '15 mm' },
+      gives: { bore: '25 mm', outsideDiameter: '52 mm', width: '15 mm', heatLimit: '80 °C' },
+      source: 'ISO 15; sealed bearings about 80 °C: common practice',
+    },
+    {
+      inputs: { designation: '6203-2RZ' },
+      gives: { bore: '17 mm', heatLimit: '80 °C' },
+      source: 'RZ is a rubber seal of low friction: common practice',
+    },
+    {
+      inputs: { designation: '608' },
+      gives: { bore: '8 mm', outsideDiameter: '22 mm', width: '7 mm' },
+      source: 'ISO 15',
+    },
+    {
+      inputs: { designation: 'NU206' },
+      gives: { bore: '30 mm', outsideDiameter: '62 mm', width: '16 mm', kind: 'cylindrical-roller' },
       source: 'ISO 15',
     },
     {
@@ -29,43 +58,90 @@ export const bearingCode = defineReckoner({
       source: 'ISO 355',
     },
   ],
-  inputs: { designation: text('Number on the bearing', { maxLength: 30 }) },
+  dangers: {
+    'taper-angle': {
+      harm: 'A cup of a steeper angle or another make goes in beside the old cone: the bearing fails in hours.',
+      fires: { designation: '30205' },
+      silent: { designation: '6205' },
+    },
+    'sealed-heat': {
+      harm: 'A sealed bearing is heated as an open one: its seal and grease are gone before it turns.',
+      fires: { designation: '6205-2RZ' },
+      silent: { designation: '6205' },
+    },
+    'contact-side': {
+      harm: 'An angular-contact bearing put in the wrong way round carries nothing: the shaft walks out.',
+      fires: { designation: '7205' },
+      silent: { designation: '6205' },
+    },
+  },
+  inputs: { designation: text('Number on the bearing', { maxLength: 30, find: 'bearing-find' }) },
   outputs: {
     bore: { label: 'Bore', is: 'length' },
     outsideDiameter: { label: 'Outside diameter', is: 'length' },
     width: { label: 'Width', is: 'length' },
     kind: { label: 'Kind', is: 'word' },
     suffixes: { label: 'What stands behind it', is: 'list' },
+    heatLimit: { label: 'Heated to fit, no hotter than', is: 'temperature' },
   },
   compute({ designation }, work) {
-    const read = /^\s*(60|62|63|64|320|302|322|303)[\s-]?(\d\d)\s*([A-Z].*|[-/ ].*)?$/i.exec(designation);
-    const code = Number(read?.[2]);
-    const row = read && boundaryDimensions[read[1]!]?.get(code);
-    if (!read || !row) throw new ReckonError('unknown-bearing', 'designation', designation, ACCEPTED);
-    const kind = read[1]!.length === 2 ? 'deep-groove' : 'taper';
-    const behind = (read[3] ?? '').toUpperCase();
-    work.given('Series', read[1]!);
+    const { series, code, row, behind } = lookUp(designation);
+    const kind = code === undefined ? 'deep-groove' : kindOfSeries(series);
+    const sealed = SEALED.test(behind);
+    const heatLimit = canonical(sealed ? HEAT_LIMIT_C.sealed : HEAT_LIMIT_C.open, 'temperature');
+    work.given('Series', series);
     work.step(
       'Bore',
-      code < 4 ? 'code 00 to 03: 10, 12, 15, 17 mm' : '5 × bore code',
-      code < 4 ? read[2]! : `5 × ${code}`,
-      canonical(boreOfCode(code), 'length'),
+      code === undefined
+        ? 'last figure of the number'
+        : code < 4
+          ? 'code 00 to 03: 10, 12, 15, 17 mm'
+          : '5 × bore code',
+      code === undefined ? series : code < 4 ? String(code).padStart(2, '0') : `5 × ${code}`,
+      canonical(code === undefined ? row.bore : boreOfCode(code), 'length'),
     );
-    work.step('Outside diameter', 'table of the series', `${read[1]} ${read[2]}`, canonical(row.outside, 'length'));
-    work.step(
-      kind === 'taper' ? 'Width T, mounted' : 'Width',
-      'table of the series',
-      `${read[1]} ${read[2]}`,
-      canonical(row.width, 'length'),
-    );
+    const table = sharedOutlines[series] ? `outline of series ${sharedOutlines[series].as}` : 'table of the series';
+    work.step('Outside diameter', table, designation, canonical(row.outside, 'length'));
+    work.step(kind === 'taper' ? 'Width T, mounted' : 'Width', table, designation, canonical(row.width, 'length'));
+    work.given('Heated to fit, no hotter than', heatLimit);
+    if (sealed)
+      work.warn(
+        'sealed-heat',
+        `Greased for life: no hotter than about ${HEAT_LIMIT_C.sealed} °C, by induction or warm air, never in oil.`,
+      );
+    if (kind === 'angular-contact')
+      work.warn(
+        'contact-side',
+        'It carries from one side only: note which way the wide shoulder faced, and put it back so.',
+      );
     if (kind === 'taper')
-      work.warn('A taper bearing’s number may hide a steeper angle or a longer cup: compare the old and the new cup.');
+      work.warn(
+        'taper-angle',
+        'A taper bearing’s number may hide a steeper angle or a longer cup: compare the old and the new cup.',
+      );
     return {
       bore: canonical(row.bore, 'length'),
       outsideDiameter: canonical(row.outside, 'length'),
       width: canonical(row.width, 'length'),
       kind,
       suffixes: suffixes.filter(([sign]) => sign.test(behind)).map(([, means]) => means),
+      heatLimit,
     };
   },
 });
+
+function lookUp(designation: string): { series: string; code: number | undefined; row: BearingRow; behind: string } {
+  const small = /^\s*(6[0-3]\d)(?!\d)\s*([A-Z].*|[-/ ].*)?$/i.exec(designation);
+  const smallRow = small && smallBearings[small[1]!];
+  if (small && smallRow)
+    return { series: small[1]!, code: undefined, row: smallRow, behind: (small[2] ?? '').toUpperCase() };
+  const read = /^\s*(NU2|NU3|320|302|322|303|60|62|63|64|69|72|73)[\s-]?(\d\d)\s*([A-Z].*|[-/ ].*)?$/i.exec(
+    designation,
+  );
+  const series = read?.[1]?.toUpperCase();
+  const code = Number(read?.[2]);
+  const row = series === undefined ? undefined : boundaryDimensions[sharedOutlines[series]?.as ?? series]?.get(code);
+  if (!read || series === undefined || !row)
+    throw new ReckonError('unknown-bearing', 'designation', designation, ACCEPTED);
+  return { series, code, row, behind: (read[3] ?? '').toUpperCase() };
+}

@@ -61,7 +61,7 @@ describe('boundary dimensions against the plan’s own rules', () => {
   });
   test('what stands behind is explained; a number that is none is refused', () => {
     expect(bearingCode.reckon({ designation: '6205-2RS C3' }).results.suffixes).toHaveLength(2);
-    for (const designation of ['6299', '7205', 'abc', '62'])
+    for (const designation of ['6299', '7905', 'NU1', '618', 'abc', '62'])
       expect(() => bearingCode.reckon({ designation })).toThrow(ReckonError);
   });
 });

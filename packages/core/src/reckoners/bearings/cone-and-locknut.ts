@@ -35,6 +35,28 @@ export const coneAndLocknut = defineReckoner({
       source: 'by hand: 28.8 + 0.02 × 28.8/0.06',
     },
   ],
+  dangers: {
+    'tries-contradict': {
+      harm: 'A cone that turns along with its locknut is screwed on and on: the bearing is crushed.',
+      fires: {
+        tries: [
+          { coneTurn: '0 deg', playAfterLock: '0.10 mm' },
+          { coneTurn: '20 deg', playAfterLock: '0.11 mm' },
+        ],
+      },
+      silent: {
+        tries: [
+          { coneTurn: '0 deg', playAfterLock: '0.10 mm' },
+          { coneTurn: '20 deg', playAfterLock: '0.06 mm' },
+        ],
+      },
+    },
+    'may-be-preloaded': {
+      harm: 'No play and too much preload feel alike: the balls dent their races under the first load.',
+      fires: { tries: [{ coneTurn: '0 deg', playAfterLock: '0.00 mm' }] },
+      silent: { tries: [{ coneTurn: '0 deg', playAfterLock: '0.01 mm' }] },
+    },
+  },
   inputs: {
     tries: list(
       record(
@@ -69,6 +91,7 @@ export const coneAndLocknut = defineReckoner({
     } else {
       if (before)
         work.warn(
+          'tries-contradict',
           'The last two tries contradict each other: turning the cone in did not tighten. The pitch is used; look for a cone that turns with the locknut.',
         );
       next = last.coneTurnDeg + ((last.playAfterLockMm - target) * 360) / P;
@@ -88,7 +111,10 @@ export const coneAndLocknut = defineReckoner({
         `the next step would be ${f(next - last.coneTurnDeg)}°: read the play again`,
       );
     if (last.playAfterLockMm <= 0)
-      work.warn('No play at the last try: it may be preloaded by more than can be read. Start from a loose one.');
+      work.warn(
+        'may-be-preloaded',
+        'No play at the last try: it may be preloaded by more than can be read. Start from a loose one.',
+      );
     return { nextConeTurn: canonical(next, 'angle') };
   },
 });

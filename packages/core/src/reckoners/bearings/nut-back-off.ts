@@ -25,6 +25,18 @@ export const nutBackOff = defineReckoner({
       source: 'by hand: 12° of every 30°',
     },
   ],
+  dangers: {
+    'from-torque': {
+      harm: 'A float that is not there: the bearing runs preloaded, heats, and welds itself to the spindle.',
+      fires: { from: 'seat-torque' },
+      silent: { from: 'zero-float' },
+    },
+    'no-hole': {
+      harm: 'The nut is turned on to the next hole to get the pin in: the bearing is preloaded.',
+      fires: { slots: 6, holes: [0, 90], targetBand: ['0.00 mm', '0.12 mm'] },
+      silent: { slots: 6, holes: [0, 90], targetBand: ['0.00 mm', '0.125 mm'] },
+    },
+  },
   inputs: {
     threadPitch: quantity('length', 'Pitch of the thread', { above: 0, max: 20 }),
     angle: optional(quantity('angle', 'Turned back by', { min: 0, max: 3600 })),
@@ -67,6 +79,7 @@ export const nutBackOff = defineReckoner({
     }
     if (input.from === 'seat-torque')
       work.warn(
+        'from-torque',
         'From a seat torque the elastic take-up comes off first: this float is an upper bound. Read it with an indicator.',
       );
     if (input.slots === undefined || !input.holesDeg) return { float };
@@ -120,7 +133,10 @@ export const nutBackOff = defineReckoner({
     );
     const reachable = share >= 100 - 1e-9 ? 'yes' : share <= 1e-9 ? 'no' : 'depends on where zero falls';
     if (reachable !== 'yes')
-      work.warn('If no position falls in the band: another washer, or a nut a little thinner, moves where zero falls.');
+      work.warn(
+        'no-hole',
+        'If no position falls in the band: another washer, or a nut a little thinner, moves where zero falls.',
+      );
     return { float, step: canonical(step, 'angle'), positions, share: canonical(share, 'percent'), reachable };
   },
 });

@@ -33,6 +33,12 @@ export const rollingDrag = defineReckoner({
       source: 'by hand; half of 1.0 to 1.8 N·m is 0.5 to 0.9 N·m',
     },
   ],
+  dangers: {
+    'steady-pull': {
+      harm: 'The jerk that starts it is read as drag: preload is left out, or a good one taken off.',
+      fires: {},
+    },
+  },
   inputs: {
     pull: quantity('force', 'Steady pull', { min: 0, max: 1e6 }),
     radius: quantity('length', 'At radius', { above: 0, max: 10000 }),
@@ -109,7 +115,7 @@ export const rollingDrag = defineReckoner({
       );
       verdict = judge(value, u ?? 0, { lower: a * half, upper: b * half });
     }
-    work.warn('Take the pull while it turns steadily, not the jerk that starts it.');
+    work.warn('steady-pull', 'Take the pull while it turns steadily, not the jerk that starts it.');
     return {
       dragTorque: canonical(value, 'torque'),
       uncertainty: u === undefined ? undefined : canonical(u, 'torque'),

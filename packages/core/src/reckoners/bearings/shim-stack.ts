@@ -37,6 +37,13 @@ export const shimStack = defineReckoner({
       source: 'by hand: 1.00 + 0.20 + 0.12',
     },
   ],
+  dangers: {
+    'no-pack': {
+      harm: 'The nearest pack is fitted as if it were the one asked for: the setting is off by the rest.',
+      fires: { needed: '3.00 mm' },
+      silent: { needed: '1.32 mm' },
+    },
+  },
   inputs: {
     needed: quantity('length', 'Pack needed', { above: 0, max: 1000 }),
     tolerance: quantity('length', 'May be off by', { min: 0, max: 100 }),
@@ -116,7 +123,7 @@ export const shimStack = defineReckoner({
       thicker ? `${f(thicker.nm / NM)} less ${f((thicker.nm - neededNm) / NM)}` : f(neededNm / NM),
       canonical(neededNm / NM, 'length'),
     );
-    work.warn('No pack from this drawer comes within the tolerance.');
+    work.warn('no-pack', 'No pack from this drawer comes within the tolerance.');
     return {
       stacks: [],
       nearestUnder: found.under && shown(found.under),

@@ -21,6 +21,12 @@ export const thermalShift = defineReckoner({
       source: 'by hand: 11.6e-6 × 150 × 70',
     },
   ],
+  dangers: {
+    'equally-warm': {
+      harm: 'A shaft hotter than its case takes up the float: the bearing runs preloaded and burns.',
+      fires: {},
+    },
+  },
   inputs: {
     span: quantity('length', 'Span between the bearings', { above: 0, max: 10000 }),
     temperatureRise: quantity('temperatureDifference', 'Temperature rise', { min: -300, max: 600 }),
@@ -56,6 +62,7 @@ export const thermalShift = defineReckoner({
     );
     const effect = Math.abs(floatChange) < 1e-9 ? 'unchanged' : floatChange > 0 ? 'looser' : 'tighter';
     work.warn(
+      'equally-warm',
       'Case and shaft are taken to be equally warm. A shaft that runs hotter than its case is tighter than this.',
     );
     return { change: canonical(change, 'length'), floatChange: canonical(floatChange, 'length'), effect };

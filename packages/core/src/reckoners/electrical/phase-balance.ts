@@ -21,6 +21,13 @@ export const phaseBalance = defineReckoner({
       source: 'by hand: 0.02/0.0933',
     },
   ],
+  dangers: {
+    'read-again': {
+      harm: 'A dirty clip is read as a burnt winding: a good stator is thrown out.',
+      fires: { readings: ['0.100 Ω', '0.102 Ω', '0.103 Ω'] },
+      silent: { readings: ['0.100 Ω', '0.101 Ω', '0.1015 Ω'] },
+    },
+  },
   inputs: {
     readings: list(anyQuantity('Phase'), 'Readings of the three phases', { minLength: 3, maxLength: 3 }),
     balancedWithin: defaulted(quantity('percent', 'Balanced up to', { above: 0, max: 100 }), '2 %'),
@@ -49,7 +56,10 @@ export const phaseBalance = defineReckoner({
           ? 'suspect'
           : 'unbalanced';
     if (verdict === 'suspect')
-      work.warn('Read again with clean, tight clips and all phases equally cold before blaming the winding.');
+      work.warn(
+        'read-again',
+        'Read again with clean, tight clips and all phases equally cold before blaming the winding.',
+      );
     return { spread: canonical(spread, 'percent'), verdict };
   },
 });

@@ -53,6 +53,22 @@ export const rectifierRipple = defineReckoner({
       source: 'six-pulse bridge: 1.3505 × line-to-line rms, ripple 4.2 % rms',
     },
   ],
+  dangers: {
+    'cannot-tell': {
+      harm: 'A trace that says nothing is read as healthy: the battery is flat next week, or the diodes burn.',
+      fires: { samples: [1, 2, 3] },
+      silent: {},
+    },
+    'prove-apart': {
+      harm: 'Two faults at once look like a third: good parts are bought, the bad one stays.',
+      fires: { samples: sixPulse(4000, 40000, 200, 10, true) },
+      silent: {},
+    },
+    'battery-off': {
+      harm: 'Off its battery a running alternator dumps its load: the voltage spikes, burns every control unit, and the battery can burst.',
+      fires: {},
+    },
+  },
   inputs: {
     samples: list(number('Voltage'), 'Samples, volts', { minLength: 1, maxLength: 150_000 }),
     sampleRate: quantity('frequency', 'Samples a second', { above: 0, max: 1e8 }),
@@ -79,7 +95,7 @@ export const rectifierRipple = defineReckoner({
     work.step('Ripple', 'rms of what is left / mean', `${f(rms)} / ${f(Math.abs(mean))}`, canonical(ripple, 'percent'));
     const base = { mean: canonical(mean, 'voltage'), ripplePercent: canonical(ripple, 'percent') };
     const cannot = (why: string): typeof base & { verdict: RippleVerdict; evidence: string[] } => {
-      work.warn(`Cannot tell: ${why}.`);
+      work.warn('cannot-tell', `Cannot tell: ${why}.`);
       return { ...base, verdict: 'cannot-tell', evidence: [why] };
     };
     if (rest.length < 64) return cannot('fewer than 64 samples');
@@ -90,6 +106,10 @@ export const rectifierRipple = defineReckoner({
         null,
         'pole pairs and speed together',
       );
+    work.warn(
+      'battery-off',
+      'Measure at the B terminal with the battery on and a resistive load. Never part the battery from a running alternator.',
+    );
     const line = strongestLine(rest);
     if (line === undefined) return cannot('no ripple at all');
     const cycles = line * rest.length;
@@ -100,7 +120,10 @@ export const rectifierRipple = defineReckoner({
       `${f(cycles)} cycles in the record`,
       canonical(line * input.sampleRateHz, 'frequency'),
     );
-    if (peak < LEAST_LINE) return cannot('no ripple above the noise: take the battery off the output, or load it');
+    if (peak < LEAST_LINE)
+      return cannot(
+        'no ripple above the noise: clamp the trace at the B terminal with the battery on, and put a resistive load on',
+      );
     if (cycles < 3) return cannot('fewer than three cycles of the ripple');
     if (line > 0.24) return cannot('sampled too slowly: hardly four samples a ripple');
 
@@ -131,6 +154,7 @@ export const rectifierRipple = defineReckoner({
     work.step('Verdict', 'by which lines stand out', found.evidence.join('; '), found.verdict);
     if (found.verdict !== 'healthy')
       work.warn(
+        'prove-apart',
         'Prove it with the diodes and windings apart before ordering: two faults at once can look like another one.',
       );
     return {
@@ -150,7 +174,7 @@ const wholeCycles = (length: number, cyclesPerSample: number): number =>
   Math.floor(Math.floor(length * cyclesPerSample) / cyclesPerSample) || length;
 
 /** Lines at sixths of the strongest one, over whole periods of the lowest that the record holds. */
-function measure(rest: Float64Array, line: number, mean: number, rate: number, work: Work): Lines {
+function measure(rest: Float64Array, line: number, mean: number, rate: number, work: Pick<Work, 'step'>): Lines {
   const most = Math.min(rest.length, LONGEST);
   const whole = wholeCycles(most, line / 6);
   const length = whole >= 64 ? whole : most;

@@ -21,6 +21,13 @@ export const windingResistance = defineReckoner({
       source: 'by hand: 2.90 × 255/280',
     },
   ],
+  dangers: {
+    'leads-count': {
+      harm: 'The leads are read as winding: a short is passed as sound.',
+      fires: { reading: '0.99 Ω' },
+      silent: { reading: '1 Ω' },
+    },
+  },
   inputs: {
     reading: quantity('resistance', 'Reading', { above: 0, max: 1e9 }),
     temperature: quantity('temperature', 'Temperature of the winding', { min: -60, max: 300 }),
@@ -64,7 +71,10 @@ export const windingResistance = defineReckoner({
     const limits = { lower: input.limitLowOhm, upper: input.limitHighOhm };
     const verdict = limits.lower === undefined && limits.upper === undefined ? undefined : judge(corrected, u, limits);
     if (input.leadResistanceOhm === 0 && input.readingOhm < 1)
-      work.warn('Under an ohm the leads count: touch them together, read, and give it as leadResistance.');
+      work.warn(
+        'leads-count',
+        'Under an ohm the leads count: touch them together, read, and give it as leadResistance.',
+      );
     return {
       corrected: canonical(corrected, 'resistance'),
       uncertainty: given ? canonical(u, 'resistance') : undefined,

@@ -1,6 +1,7 @@
 import { ReckonError } from '../shape/index.ts';
 import { propertyClasses, type PropertyClass, type StrengthRow } from './tables/property-classes.ts';
 import type { ThreadGeometry } from './thread-geometry.ts';
+import { leastMaterial } from './thread-limits.ts';
 
 /** Torque over clamp force, mm: 0.16 P + 0.58 d2 μG + ½ DKm μK (VDI 2230-1; ISO 16047). */
 export function torquePerForceMm(
@@ -67,21 +68,34 @@ export function bearingMean(
 }
 
 /**
- * Force, N, at which the internal thread shears off: τ · π d (m/P) [P/2 + (d − d2)/√3]
- * (shear area of the nut thread after VDI 2230-1 / FED-STD-H28, without the small corrections).
+ * Length of full thread, mm: the chamfered ends, 0.8 of a pitch together, do not carry (VDI 2230-1).
+ * Never less than nothing.
+ */
+export function fullThreadMm(t: ThreadGeometry, engagementMm: number): number {
+  return Math.max(0, engagementMm - INCOMPLETE_ENDS * t.pitchMm);
+}
+/** Pitches that the two incomplete ends of an engaged thread take off. */
+export const INCOMPLETE_ENDS = 0.8;
+
+/**
+ * Force, N, at which the internal thread shears off, with the least material that its tolerance leaves:
+ * τ · π d(min) (m − 0.8 P)/P [P/2 + (d(min) − D2(max))/√3] (FED-STD-H28/2B, VDI 2230-1; limits of 6H/6g or 2B/2A).
+ * @param engagementMm from face to face, incomplete ends included
  */
 export function nutStripForceN(t: ThreadGeometry, engagementMm: number, shearMPa: number): number {
-  const perTurn = t.pitchMm / 2 + (t.nominalMm - t.pitchDiameterMm) / Math.sqrt(3);
-  return shearMPa * Math.PI * t.nominalMm * (engagementMm / t.pitchMm) * perTurn;
+  const { boltMajorMm, nutPitchMm } = leastMaterial(t);
+  const perTurn = t.pitchMm / 2 + (boltMajorMm - nutPitchMm) / Math.sqrt(3);
+  return shearMPa * Math.PI * boltMajorMm * (fullThreadMm(t, engagementMm) / t.pitchMm) * perTurn;
 }
 
 /**
- * Force, N, at which the external thread shears off in the nut: τ · π D1 (m/P) [P/2 + (d2 − D1)/√3], τ = 0.6 Rm
- * (shear area of the bolt thread after VDI 2230-1 / FED-STD-H28, without the small corrections; ratio from memory).
+ * Force, N, at which the external thread shears off in the nut, with the least material that its tolerance leaves:
+ * τ · π D1(max) (m − 0.8 P)/P [P/2 + (d2(min) − D1(max))/√3], τ = 0.6 Rm (FED-STD-H28/2B; ratio from memory).
  */
 export function boltStripForceN(t: ThreadGeometry, engagementMm: number, rmMPa: number): number {
-  const perTurn = t.pitchMm / 2 + (t.pitchDiameterMm - t.minorMm) / Math.sqrt(3);
-  return BOLT_SHEAR_RATIO * rmMPa * Math.PI * t.minorMm * (engagementMm / t.pitchMm) * perTurn;
+  const { nutMinorMm, boltPitchMm } = leastMaterial(t);
+  const perTurn = t.pitchMm / 2 + (boltPitchMm - nutMinorMm) / Math.sqrt(3);
+  return BOLT_SHEAR_RATIO * rmMPa * Math.PI * nutMinorMm * (fullThreadMm(t, engagementMm) / t.pitchMm) * perTurn;
 }
 /** Shear strength over tensile strength of a steel bolt. */
 export const BOLT_SHEAR_RATIO = 0.6;

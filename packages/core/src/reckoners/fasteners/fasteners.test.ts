@@ -166,7 +166,8 @@ describe('torque-sanity', () => {
       },
       'plausible',
     ],
-    ['class unknown, judged widely', { thread: 'M10', torque: '70 N·m' }, 'plausible'],
+    ['class unknown, judged as the commonest', { thread: 'M10', torque: '70 N·m' }, 'past-yield'],
+    ['class unknown and believable for it', { thread: 'M10', torque: '45 N·m' }, 'plausible'],
   ])('%s', (_, inputs, expected) => {
     expect(torqueSanity.reckon(inputs).results.verdict).toBe(expected);
   });

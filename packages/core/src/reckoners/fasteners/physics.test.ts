@@ -98,7 +98,8 @@ describe('torque and clamp force', () => {
       }).results;
       return { nut: r.nutStripForce.value, weakest: r.weakest, limit: r.limitTorque.value };
     };
-    expect(at(12).nut).toBeCloseTo(2 * at(6).nut, 6);
+    // 0.8 of a 1.5 mm pitch does not carry: 13.2 mm holds twice what 7.2 mm does.
+    expect(at(13.2).nut).toBeCloseTo(2 * at(7.2).nut, 6);
     expect([at(6).weakest, at(25).weakest]).toEqual(['nut-thread', 'bolt']);
     expect(at(25).limit).toBeCloseTo(at(30).limit, 9);
   });

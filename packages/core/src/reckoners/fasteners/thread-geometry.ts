@@ -6,6 +6,10 @@ import { unifiedThreads } from './tables/unified.ts';
 export interface ThreadGeometry {
   readonly designation: string;
   readonly system: 'metric' | 'unified';
+  /** Turned to the left to go in. */
+  readonly leftHand: boolean;
+  /** As it was written behind the size: "6g", "2A". */
+  readonly toleranceClass?: string;
   readonly nominalMm: number;
   readonly pitchMm: number;
   /** d2 */
@@ -28,14 +32,38 @@ export const PITCH_DIAMETER_FACTOR = 0.649519;
 export const MINOR_DIAMETER_FACTOR = 1.082532;
 export const ROOT_DIAMETER_FACTOR = 1.226869;
 
-const ACCEPTED = 'a thread such as M10, M12x1.25, 1/2-13 UNC, 3/8 UNF or #10-32';
+const ACCEPTED = 'a thread such as M10, M12x1.25-6g, M10 LH, 1/2-13 UNC, 1-1/8-12 UNF, 1-14 UNS or #10-32';
+
+/** What may stand behind the size: tolerance class of ISO 965-1 (6g, 5H6H), of ASME B1.1 (2A), and LH. */
+interface Behind {
+  readonly leftHand: boolean;
+  readonly toleranceClass?: string;
+}
+const LEFT = /[\s-]*\bLH$/i;
+const METRIC_CLASS = /[\s-]+((?:[3-9][e-hE-H]){1,2})$/;
+const UNIFIED_CLASS = /[\s-]+([123][AB])$/i;
+
+function splitBehind(text: string): { size: string; behind: Behind } {
+  let size = text;
+  const leftHand = LEFT.test(size);
+  if (leftHand) size = size.replace(LEFT, '');
+  const found = METRIC_CLASS.exec(size) ?? UNIFIED_CLASS.exec(size);
+  if (found) size = size.slice(0, found.index);
+  const isClass = found?.[1];
+  return { size: size.trim(), behind: { leftHand, ...(isClass === undefined ? {} : { toleranceClass: isClass }) } };
+}
 
 /**
- * Looks a thread up by its designation.
+ * Looks a thread up by its designation, with or without tolerance class and LH.
  * @throws ReckonError `unknown-thread` naming `field`
  */
 export function threadGeometry(designation: string, field = 'designation'): ThreadGeometry {
   const text = designation.trim().replace(/[×✕*]/g, 'x').replace(/,/g, '.').replace(/[–−]/g, '-');
+  const { size, behind } = splitBehind(text);
+  return { ...sizeGeometry(size, designation, field), ...behind };
+}
+
+function sizeGeometry(text: string, designation: string, field: string): Sizes {
   const metric = /^M\s*(\d+(?:\.\d+)?)(?:\s*x\s*(\d+(?:\.\d+)?))?$/i.exec(text);
   if (metric)
     return metricGeometry(
@@ -44,16 +72,20 @@ export function threadGeometry(designation: string, field = 'designation'): Thre
       designation,
       field,
     );
+  // "1-1/8-12" is one and an eighth: a whole number, a hyphen and a fraction.
   const unified =
-    /^(#?\d+(?:\s+\d+\/\d+|\/\d+)?)\s*(?:"|in)?\s*(?:-\s*(\d+))?\s*(UNC|UNF|UNRC|UNRF)?(?:-?[123][AB])?$/i.exec(text);
-  if (unified?.[1]) return unifiedGeometry(unified[1], unified[2], unified[3], designation, field);
+    /^(#?\d+(?:[\s-]+\d+\/\d+|\/\d+)?)\s*(?:"|in)?\s*(?:-\s*(\d+))?\s*-?\s*(UNC|UNF|UNS|UNRC|UNRF|UN)?$/i.exec(text);
+  if (unified?.[1])
+    return unifiedGeometry(unified[1].replace(/[\s-]+/g, ' '), unified[2], unified[3], designation, field);
   throw unknown(designation, field);
 }
+
+type Sizes = Omit<ThreadGeometry, 'leftHand' | 'toleranceClass'>;
 
 const unknown = (designation: string, field: string): ReckonError =>
   new ReckonError('unknown-thread', field, designation, ACCEPTED, `"${designation}" is not a thread that Jubb knows`);
 
-function metricGeometry(d: number, pitchGiven: number | undefined, designation: string, field: string): ThreadGeometry {
+function metricGeometry(d: number, pitchGiven: number | undefined, designation: string, field: string): Sizes {
   const found = metricThreads.find((r) => r.d === d);
   if (!found) throw unknown(designation, field);
   const pitch = pitchGiven ?? found.coarse;
@@ -83,14 +115,16 @@ function metricGeometry(d: number, pitchGiven: number | undefined, designation: 
   });
 }
 
+/** Threads per inch that taps and dies are made for beside the coarse and the fine series (ASME B1.1). */
+const COMMON_TPI = [4, 6, 8, 10, 12, 14, 16, 18, 20, 24, 27, 28, 32, 36, 40, 48, 56];
+
 function unifiedGeometry(
-  sizeText: string,
+  size: string,
   tpiText: string | undefined,
   seriesText: string | undefined,
   designation: string,
   field: string,
-): ThreadGeometry {
-  const size = sizeText.replace(/\s+/g, ' ');
+): Sizes {
   const found = unifiedThreads.find(
     (r) =>
       r.name === size ||
@@ -100,14 +134,17 @@ function unifiedGeometry(
   const series = seriesText?.toUpperCase().replace('UNR', 'UN');
   const tpi =
     tpiText === undefined ? (series === 'UNC' ? found.unc : series === 'UNF' ? found.unf : undefined) : Number(tpiText);
-  const isCoarse = tpi !== undefined && tpi === found.unc;
-  const isFine = tpi !== undefined && tpi === found.unf;
-  if (!isCoarse && !isFine) throw unknown(designation, field);
+  if (tpi === undefined) throw unknown(designation, field);
+  const isCoarse = tpi === found.unc;
+  const isFine = tpi === found.unf;
+  // UNS and UN name any pitch; without such a word only the standard pitches are meant.
+  const special = (series === 'UNS' || series === 'UN') && !isCoarse && !isFine && COMMON_TPI.includes(tpi);
+  if (!isCoarse && !isFine && !special) throw unknown(designation, field);
   if ((series === 'UNC' && !isCoarse) || (series === 'UNF' && !isFine)) throw unknown(designation, field);
   const d = found.dIn * 25.4;
   const stressAreaIn2 = 0.7854 * (found.dIn - 0.9743 / tpi) ** 2;
   return profile({
-    designation: `${found.name}-${tpi} ${isCoarse ? 'UNC' : 'UNF'}`,
+    designation: `${found.name}-${tpi} ${isCoarse ? 'UNC' : isFine ? 'UNF' : series}`,
     system: 'unified',
     nominalMm: d,
     pitchMm: 25.4 / tpi,
@@ -119,7 +156,7 @@ function unifiedGeometry(
   });
 }
 
-function profile(t: Omit<ThreadGeometry, 'pitchDiameterMm' | 'rootMm' | 'minorMm'>): ThreadGeometry {
+function profile(t: Omit<Sizes, 'pitchDiameterMm' | 'rootMm' | 'minorMm'>): Sizes {
   return {
     ...t,
     pitchDiameterMm: t.nominalMm - PITCH_DIAMETER_FACTOR * t.pitchMm,

@@ -28,8 +28,24 @@ export const thread = defineReckoner({
     { inputs: { designation: 'M12x1.25' }, gives: { stressArea: '92.1 mm²' }, source: 'ISO 898-1 table 5' },
     { inputs: { designation: '1/2-13 UNC' }, gives: { stressArea: '0.1419 in²' }, source: 'ASME B1.1' },
     { inputs: { designation: '3/8-16 UNC' }, gives: { stressArea: '0.0775 in²' }, source: 'ASME B1.1' },
+    { inputs: { designation: '1-14 UNS' }, gives: { stressArea: '0.6799 in²' }, source: 'ASME B1.1' },
+    { inputs: { designation: 'M10x1-6H LH' }, gives: { minorDiameter: '8.917 mm', hand: 'left' }, source: 'ISO 724' },
   ],
-  inputs: { designation: text('Thread', { help: 'M10, M12x1.25, 1/2-13 UNC', maxLength: 30 }) },
+  dangers: {
+    'odd-pitch': {
+      harm: 'The pitch was read wrong, and a bolt is forced into a thread that it strips.',
+      fires: { designation: 'M8x0.5' },
+      silent: { designation: 'M8x0.75' },
+    },
+    'left-hand': {
+      harm: 'A left-hand fastener is turned the usual way: it is broken off, or tightened till it breaks.',
+      fires: { designation: 'M10 LH' },
+      silent: { designation: 'M10' },
+    },
+  },
+  inputs: {
+    designation: text('Thread', { help: 'M10, M12x1.25-6g, M10 LH, 1/2-13 UNC', maxLength: 30, find: 'thread-find' }),
+  },
   outputs: {
     nominalDiameter: { label: 'Nominal diameter d', is: 'length' },
     pitch: { label: 'Pitch P', is: 'length' },
@@ -37,6 +53,8 @@ export const thread = defineReckoner({
     rootDiameter: { label: 'Root diameter d3', is: 'length' },
     minorDiameter: { label: 'Minor diameter of the nut d1', is: 'length' },
     stressArea: { label: 'Stress area As', is: 'area' },
+    hand: { label: 'Turned in', is: 'word' },
+    toleranceClass: { label: 'Tolerance class', is: 'word', optional: true },
   },
   compute({ designation }, work) {
     const t = threadGeometry(designation);
@@ -68,8 +86,10 @@ export const thread = defineReckoner({
     }
     if (t.unusualPitch)
       work.warn(
+        'odd-pitch',
         `${t.designation} is not a diameter and pitch that ISO 261 lists together: see that the pitch was read right.`,
       );
+    if (t.leftHand) work.warn('left-hand', 'A left-hand thread: it comes off clockwise and goes on anticlockwise.');
     return {
       nominalDiameter: canonical(t.nominalMm, 'length'),
       pitch: canonical(t.pitchMm, 'length'),
@@ -77,6 +97,8 @@ export const thread = defineReckoner({
       rootDiameter: canonical(t.rootMm, 'length'),
       minorDiameter: canonical(t.minorMm, 'length'),
       stressArea: canonical(t.stressAreaMm2, 'area'),
+      hand: t.leftHand ? 'left' : 'right',
+      toleranceClass: t.toleranceClass,
     };
   },
 });

@@ -25,6 +25,18 @@ export const tighteningOrder = defineReckoner({
       source: 'ASME PCC-1 legacy star',
     },
   ],
+  dangers: {
+    'one-pass': {
+      harm: 'Pulled to the full figure in one pass, a flange or cover is cocked: it leaks, or cracks.',
+      fires: { stages: 1 },
+      silent: { stages: 2 },
+    },
+    neighbours: {
+      harm: 'So few places that neighbours follow each other: the joint tips unless each is brought up a little at a time.',
+      fires: { count: 3 },
+      silent: { count: 5 },
+    },
+  },
   inputs: {
     pattern: choice(['circle', 'rectangle', 'points'], 'Pattern'),
     count: optional(number('Fasteners on the circle', { integer: true, min: 1, max: MOST })),
@@ -60,6 +72,10 @@ export const tighteningOrder = defineReckoner({
       order = coverOrder(points);
       work.step('Cover', 'from the middle out, farthest from the last', `${points.length} fasteners`, order.join(' '));
     }
+    const few = order.length > 1 && order.length < 4;
+    if (order.length >= 4 && input.stages === 1)
+      work.warn('one-pass', 'Bring it up in two or three stages, and go round once more at the full figure.');
+    if (few) work.warn('neighbours', 'With so few, bring each up a little at a time: there is no opposite one.');
     return { order, passes: Array.from({ length: input.stages }, (_, i) => ({ stage: i + 1, order })) };
   },
 });

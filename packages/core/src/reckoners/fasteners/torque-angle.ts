@@ -1,11 +1,14 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { choice, defaulted, defineReckoner, number, quantity, text } from '../shape/index.ts';
+import { choice, defaulted, defineReckoner, more, number, optional, quantity, text } from '../shape/index.ts';
 import { assemblyForceN, bearingMean, strengthOf, torquePerForceMm } from './bolt-mechanics.ts';
 import { propertyClassNames } from './tables/property-classes.ts';
+import { frictionOf, threadStates } from './tables/thread-friction.ts';
 import { threadGeometry } from './thread-geometry.ts';
 
 /** Young's modulus of steel bolts, MPa (VDI 2230-1). */
 const BOLT_E = 205_000;
+/** Strain past the elastic from which a bolt begins to neck: a careful share of what ISO 898-1 asks (9 to 12 %). */
+const MOST_PLASTIC_PERCENT = 1;
 
 /**
  * Clamp force after a snug torque and a turn: the turn stretches the bolt and squeezes the joint, as two springs in a row.
@@ -32,15 +35,42 @@ export const torqueAngle = defineReckoner({
       source: 'by hand: 30/360 × 1.5 / (1/198.1 + 1/990.6)',
     },
   ],
+  dangers: {
+    drawn: {
+      harm: 'A bolt that has been drawn is put back: it lets go at a load it once held.',
+      fires: { angle: '90 deg' },
+      silent: { angle: '50 deg' },
+    },
+    'snug-past-yield': {
+      harm: 'The first torque alone breaks the bolt, or leaves it drawn before the turn begins.',
+      fires: { snugTorque: '80 N·m' },
+      silent: { snugTorque: '79 N·m' },
+    },
+    'over-drawn': {
+      harm: 'So much turn that the bolt necks: it breaks under the wrench or soon after.',
+      fires: { angle: '200 deg' },
+      silent: { angle: '195 deg' },
+    },
+    'short-bolt': {
+      harm: 'On a short bolt a few degrees are the whole of the clamp: the figure looks finer than the hand is.',
+      fires: { gripLength: '29.9 mm' },
+      silent: { gripLength: '30 mm' },
+    },
+  },
   inputs: {
-    thread: text('Thread', { maxLength: 30 }),
+    thread: text('Thread', { maxLength: 30, find: 'thread-find' }),
     propertyClass: choice(propertyClassNames, 'Property class'),
     snugTorque: quantity('torque', 'Snug torque', { above: 0 }),
     angle: quantity('angle', 'Then turn', { min: 0, max: 720 }),
     gripLength: quantity('length', 'Grip: length that stretches', { above: 0, max: 2000 }),
-    frictionThread: defaulted(number('Friction in the thread μG', { above: 0, max: 1 }), 0.12),
-    frictionHead: defaulted(number('Friction under the head μK', { above: 0, max: 1 }), 0.12),
-    jointStiffnessRatio: defaulted(number('Joint stiffer than the bolt by', { above: 0, max: 100 }), 5),
+    threadState: optional(choice(threadStates, 'What is on the thread')),
+    frictionThread: more(
+      optional(number('Friction in the thread μG', { above: 0, max: 1, help: '0.12 when nothing is said' })),
+    ),
+    frictionHead: more(
+      optional(number('Friction under the head μK', { above: 0, max: 1, help: 'as in the thread, when left out' })),
+    ),
+    jointStiffnessRatio: more(defaulted(number('Joint stiffer than the bolt by', { above: 0, max: 100 }), 5)),
   },
   outputs: {
     clampAfterSnug: { label: 'Clamp force after snug', is: 'force' },
@@ -48,16 +78,21 @@ export const torqueAngle = defineReckoner({
     clampTotal: { label: 'Clamp force', is: 'force' },
     percentOfYield: { label: 'Share of the force at yield', is: 'percent' },
     pastYield: { label: 'Past yield', is: 'word' },
+    plasticStretch: { label: 'Drawn past the elastic by', is: 'length' },
+    plasticStrain: { label: 'Which is, of the grip', is: 'percent' },
   },
   compute(input, work) {
     const t = threadGeometry(input.thread, 'thread');
     const strength = strengthOf(input.propertyClass, t);
-    const perForce = torquePerForceMm(t, bearingMean(t).meanMm, input.frictionThread, input.frictionHead);
+    const muG = frictionOf(input, work);
+    const muK = input.frictionHead ?? muG;
+    if (input.frictionHead === undefined) work.assume('Friction under the head μK', f(muK), 'as in the thread');
+    const perForce = torquePerForceMm(t, bearingMean(t).meanMm, muG, muK);
     const snug = (input.snugTorqueNm * 1000) / perForce;
     const kb = (BOLT_E * t.stressAreaMm2) / input.gripLengthMm;
     const kj = kb * input.jointStiffnessRatio;
     const elastic = ((input.angleDeg / 360) * t.pitchMm) / (1 / kb + 1 / kj);
-    const yields = assemblyForceN(t, strength.rpMPa, input.frictionThread, 1);
+    const yields = assemblyForceN(t, strength.rpMPa, muG, 1);
     const past = snug + elastic > yields;
     const total = Math.min(snug + elastic, yields);
     const added = Math.max(0, total - snug);
@@ -88,16 +123,45 @@ export const torqueAngle = defineReckoner({
     );
     work.step('Added', 'no more than to yield', `${f(total, 0)} − ${f(snug, 0)}`, canonical(added, 'force'));
     work.step('Clamp force', 'snug + added', `${f(snug, 0)} + ${f(added, 0)}`, canonical(total, 'force'));
-    if (past) work.warn('Past yield: the bolt has been drawn. It must be new next time.');
-    if (snug > yields) work.warn('The snug torque alone is past yield: check the figure.');
+    // What the turn travels beyond the point of yield stays in the bolt.
+    const plastic = past ? Math.max(0, snug + elastic - Math.max(yields, snug)) * (1 / kb + 1 / kj) : 0;
+    const strain = (plastic / input.gripLengthMm) * 100;
+    work.step(
+      'Drawn past the elastic',
+      '(snug + turn − yield) (1/kb + 1/kj)',
+      `${f(Math.max(0, snug + elastic - Math.max(yields, snug)), 0)} × (1/${f(kb, 0)} + 1/${f(kj, 0)})`,
+      canonical(plastic, 'length'),
+    );
+    work.step(
+      'Of the grip',
+      'drawn / grip',
+      `${f(plastic, 3)} / ${f(input.gripLengthMm)}`,
+      canonical(strain, 'percent'),
+    );
+    if (past)
+      work.warn(
+        'drawn',
+        `Past yield: drawn by ${f(plastic, 3)} mm, ${f(strain, 2)} % of the grip. It must be new next time.`,
+      );
+    if (strain > MOST_PLASTIC_PERCENT)
+      work.warn(
+        'over-drawn',
+        `More than ${MOST_PLASTIC_PERCENT} % past the elastic: a bolt necks and breaks from there. Check the angle and the grip against the maker’s figure.`,
+      );
+    if (snug > yields) work.warn('snug-past-yield', 'The snug torque alone is past yield: check the figure.');
     if (input.gripLengthMm < 3 * t.nominalMm)
-      work.warn('A short, stiff bolt: a few degrees matter. Threads and head add stretch that this leaves out.');
+      work.warn(
+        'short-bolt',
+        'A short, stiff bolt: a few degrees matter. Threads and head add stretch that this leaves out.',
+      );
     return {
       clampAfterSnug: canonical(snug, 'force'),
       clampAdded: canonical(added, 'force'),
       clampTotal: canonical(total, 'force'),
       percentOfYield: canonical(share, 'percent'),
       pastYield: past ? 'yes' : 'no',
+      plasticStretch: canonical(plastic, 'length'),
+      plasticStrain: canonical(strain, 'percent'),
     };
   },
 });

@@ -13,6 +13,8 @@ import { choice, defaulted, defineReckoner, optional, quantity, ReckonError, sca
 const torqueUnits = unitsOf('torque').map((u) => u.symbol);
 /** ISO 6789-1 calibrates from 20 % of the largest value (from memory). */
 const LEAST_SHARE = 0.2;
+/** Half a graduation may be no more than this share of the setting: a click wrench is good to 4 % (ISO 6789-1, from memory). */
+const MOST_HALF_STEP = 0.03;
 
 /**
  * What to set a torque wrench to, on its own scale, so that the fastener gets the torque wanted through an extension.
@@ -57,6 +59,28 @@ export const wrenchSetting = defineReckoner({
       source: 'lever statics',
     },
   ],
+  dangers: {
+    'past-the-end': {
+      harm: 'The wrench cannot show it: the joint is left loose, or the wrench breaks under the hand.',
+      fires: { wrenchMax: 88.8 },
+      silent: { wrenchMax: 88.9 },
+    },
+    'below-the-scale': {
+      harm: 'Below its scale a wrench clicks at nothing in particular: the joint is not what the record says.',
+      fires: { wrenchMin: 89, wrenchMax: 200 },
+      silent: { wrenchMin: 88.9, wrenchMax: 200 },
+    },
+    'coarse-end': {
+      harm: 'In the lowest fifth of its scale a wrench is not calibrated: a small screw is stripped.',
+      fires: { wrenchMax: 450 },
+      silent: { wrenchMax: 444 },
+    },
+    'coarse-step': {
+      harm: 'The nearest mark of the scale is too far from the figure: the joint is left loose or pulled too tight.',
+      fires: { graduation: 7 },
+      silent: { graduation: 5 },
+    },
+  },
   inputs: {
     torque: quantity('torque', 'Torque wanted at the fastener', { above: 0 }),
     wrenchLength: optional(quantity('length', 'Wrench length L, grip to drive', { above: 0, max: 5000 })),
@@ -140,12 +164,20 @@ export const wrenchSetting = defineReckoner({
 
     const max = input.wrenchMax === undefined ? undefined : onScale('wrenchMax', input.wrenchMax);
     const min = input.wrenchMin === undefined ? undefined : onScale('wrenchMin', input.wrenchMin);
+    if (graduation / 2 > MOST_HALF_STEP * exact.value)
+      work.warn(
+        'coarse-step',
+        `A step of ${f(graduation)} ${unit} is coarse for ${f(exact.value, 1)}: it may be ${f((graduation / 2 / exact.value) * 100, 1)} % off before the wrench’s own error. Take a finer wrench.`,
+      );
     if (max !== undefined && setting > max)
-      work.warn(`Past the end of this wrench (${f(max)} ${unit}): take a larger one.`);
+      work.warn('past-the-end', `Past the end of this wrench (${f(max)} ${unit}): take a larger one.`);
     else if (min !== undefined && setting < min)
-      work.warn(`Below the start of this wrench’s scale (${f(min)} ${unit}): take a smaller one.`);
+      work.warn('below-the-scale', `Below the start of this wrench’s scale (${f(min)} ${unit}): take a smaller one.`);
     else if (max !== undefined && setting < LEAST_SHARE * max)
-      work.warn(`Below 20 % of this wrench’s range (${f(LEAST_SHARE * max)} ${unit}): take a smaller one.`);
+      work.warn(
+        'coarse-end',
+        `Below 20 % of this wrench’s range (${f(LEAST_SHARE * max)} ${unit}): take a smaller one.`,
+      );
     return {
       setting: { value: setting, unit },
       actualTorque: canonical(actual, 'torque'),

@@ -33,7 +33,34 @@ export const isoFit = defineReckoner({
       gives: { shaftUpper: '8 µm', shaftLower: '-8 µm' },
       source: 'ISO 286-2',
     },
+    {
+      inputs: { size: '50 mm', hole: 'H7', shaft: 'u6' },
+      gives: { shaftUpper: '86 µm', shaftLower: '70 µm', interferenceMin: '45 µm', kind: 'interference' },
+      source: 'ISO 286-2',
+    },
+    {
+      inputs: { size: '40 mm', hole: 'C11', shaft: 'h11' },
+      gives: { holeLower: '120 µm', holeUpper: '280 µm', kind: 'clearance' },
+      source: 'ISO 286-2',
+    },
+    {
+      inputs: { size: '30 mm', hole: 'ZC9' },
+      gives: { holeUpper: '-218 µm', holeLower: '-270 µm' },
+      source: 'ISO 286-1 table 3',
+    },
   ],
+  dangers: {
+    'not-listed': {
+      harm: 'A zone that no gauge or table knows is ordered: what comes is something else.',
+      fires: { hole: 'K9' },
+      silent: { hole: 'K8' },
+    },
+    'may-be-either': {
+      harm: 'A fit that may be loose or tight is counted on to be one of them: a ring creeps, or will not go in.',
+      fires: { shaft: 'k6' },
+      silent: { shaft: 'p6' },
+    },
+  },
   inputs: {
     size: quantity('length', 'Nominal size', { above: 0, max: 500 }),
     hole: optional(text('Hole', { maxLength: 6, help: 'such as H7' })),
@@ -57,9 +84,25 @@ export const isoFit = defineReckoner({
     const zone = (code: string, field: 'hole' | 'shaft'): Zone => {
       const z = zoneOf(code, sizeMm, field);
       const name = field === 'hole' ? 'Hole' : 'Shaft';
-      work.step(`${name}, upper deviation`, 'ISO 286', `${f(sizeMm)} ${code}`, mm(z.upper));
-      work.step(`${name}, lower deviation`, 'ISO 286', `${f(sizeMm)} ${code}`, mm(z.lower));
-      if (z.unusual) work.warn(`${code} is not listed at ${f(sizeMm)} mm: it follows from the general rule only.`);
+      work.step(`${name}, width of IT${z.grade}`, 'ISO 286-1 table 1', f(sizeMm), mm(z.it));
+      work.step(`${name}, fundamental deviation`, 'ISO 286-1 tables 2 and 3', `${f(sizeMm)} ${code}`, mm(z.deviation));
+      if (z.delta !== 0)
+        work.step(`${name}, Δ`, 'ITn − IT(n−1)', `IT${z.grade} − IT${Number(z.grade) - 1}`, mm(z.delta));
+      const [nearEnd, farEnd] = nearer(z) === 'upper' ? (['upper', 'lower'] as const) : (['lower', 'upper'] as const);
+      work.step(
+        `${name}, ${nearEnd} deviation`,
+        z.delta === 0 ? 'the fundamental deviation' : 'fundamental deviation + Δ',
+        z.delta === 0 ? f(z.deviation) : `${f(z.deviation)} + ${f(z.delta)} µm`,
+        mm(z[nearEnd]),
+      );
+      work.step(
+        `${name}, ${farEnd} deviation`,
+        farEnd === 'lower' ? 'upper − IT' : 'lower + IT',
+        `${f(z[nearEnd])} ${farEnd === 'lower' ? '−' : '+'} ${f(z.it)} µm`,
+        mm(z[farEnd]),
+      );
+      if (z.unusual)
+        work.warn('not-listed', `${code} is not listed at ${f(sizeMm)} mm: it follows from the general rule only.`);
       return z;
     };
     const h = hole === undefined ? undefined : zone(hole, 'hole');
@@ -85,6 +128,11 @@ export const isoFit = defineReckoner({
     work.step('Least clearance', 'least hole − largest shaft', `${f(h.lower)} − (${f(s.upper)}) µm`, mm(least));
     work.step('Most clearance', 'largest hole − least shaft', `${f(h.upper)} − (${f(s.lower)}) µm`, mm(most));
     const kind = least >= 0 ? 'clearance' : most <= 0 ? 'interference' : 'transition';
+    if (kind === 'transition')
+      work.warn(
+        'may-be-either',
+        'A transition fit comes out loose or tight: measure both parts before counting on either.',
+      );
     return {
       ...own,
       clearanceMin: least >= 0 ? mm(least) : undefined,
@@ -95,3 +143,8 @@ export const isoFit = defineReckoner({
     };
   },
 });
+
+/** The end that the fundamental deviation (with Δ) fixes; the other follows by the width of the grade. */
+function nearer(z: Zone): 'upper' | 'lower' {
+  return Math.abs(z.deviation + z.delta - z.upper) < 1e-9 ? 'upper' : 'lower';
+}

@@ -29,6 +29,18 @@ export const backlashShim = defineReckoner({
       source: 'by hand: 2 tan 20° sin 74.25° = 0.70',
     },
   ],
+  dangers: {
+    'run-out': {
+      harm: 'Run-out is shimmed away at one place: the gear binds at another and breaks a tooth.',
+      fires: { measured: ['0.30 mm', '0.385 mm', '0.31 mm', '0.30 mm'] },
+      silent: { measured: ['0.30 mm', '0.375 mm', '0.31 mm', '0.30 mm'] },
+    },
+    'few-places': {
+      harm: 'Three places miss the high one: the gear binds there when warm.',
+      fires: { measured: ['0.30 mm', '0.31 mm', '0.29 mm'] },
+      silent: { measured: ['0.30 mm', '0.31 mm', '0.29 mm', '0.30 mm'] },
+    },
+  },
   inputs: {
     measured: list(quantity('length', 'Backlash', { min: 0, max: 10 }), 'Backlash round the gear', { maxLength: 60 }),
     target: quantity('length', 'Backlash wanted', { min: 0, max: 10 }),
@@ -100,9 +112,10 @@ export const backlashShim = defineReckoner({
     });
     if (runout)
       work.warn(
+        'run-out',
         `The backlash varies by ${f(spread, 3)} mm round the gear: look for dirt, burrs or a bent flange before moving shims.`,
       );
-    if (values.length < 4) work.warn('Measure at four places at least: fewer hide run-out.');
+    if (values.length < 4) work.warn('few-places', 'Measure at four places at least: fewer hide run-out.');
     return {
       axialMove: canonical(move, 'length'),
       leftShimChange: canonical(move, 'length'),

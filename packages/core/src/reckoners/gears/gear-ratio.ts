@@ -4,6 +4,25 @@ import { defineReckoner, list, number, optional, ReckonError } from '../shape/in
 const teeth = (label: string): ReturnType<typeof number> => number(label, { integer: true, min: 1, max: 10000 });
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
+const gcdOf = (a: bigint, b: bigint): bigint => (b === 0n ? a : gcdOf(b, a % b));
+
+/**
+ * Turns of the first shaft after which every shaft of a train stands as it stood: the least common multiple of the
+ * denominators of the turns that each makes. Whole numbers of any size, since a long train leaves what a double holds.
+ */
+function wholeTrainRepeat(pairs: readonly (readonly [number, number])[]): number {
+  let [over, under, repeat] = [1n, 1n, 1n];
+  for (const [driver, driven] of pairs) {
+    over *= BigInt(driver);
+    under *= BigInt(driven);
+    const shared = gcdOf(over, under);
+    over /= shared;
+    under /= shared;
+    repeat = (repeat / gcdOf(repeat, under)) * under;
+  }
+  return Number(repeat);
+}
+
 /** Ratio of a pair or a train, and whether every tooth meets every tooth (then the marks need not go back). */
 export const gearRatio = defineReckoner({
   id: 'gear-ratio',
@@ -19,7 +38,31 @@ export const gearRatio = defineReckoner({
       gives: { ratio: '4.000', hunting: 'no', matingRepeat: '4' },
       source: 'by hand',
     },
+    {
+      // 10/20 comes round in 2 turns; then 20/30 of half a turn: the whole train in 6
+      inputs: {
+        train: [
+          [10, 20],
+          [20, 60],
+        ],
+      },
+      gives: { ratio: '6.000', matingRepeat: '6' },
+      source: 'by hand: after 2 turns the first pair is back, the second after 3 of those',
+    },
+    { inputs: { driver: 11, driven: 39 }, gives: { ratio: '3.545' }, source: 'common practice' },
   ],
+  dangers: {
+    'not-hunting': {
+      harm: 'A pair that is not put back on its marks meets strange teeth: it whines, pits and breaks.',
+      fires: { driver: 10, driven: 40 },
+      silent: { driver: 9, driven: 37 },
+    },
+    'geared-up': {
+      harm: 'Driver and driven are swapped: a shaft is turned several times faster than it bears.',
+      fires: { driver: 37, driven: 36 },
+      silent: { driver: 37, driven: 37 },
+    },
+  },
   inputs: {
     driver: optional(teeth('Teeth of the driver')),
     driven: optional(teeth('Teeth of the driven')),
@@ -44,7 +87,6 @@ export const gearRatio = defineReckoner({
       throw new ReckonError('inconsistent', 'train', train, 'either driver and driven, or a train');
     const pairs = train ?? [[driver!, driven!] as const];
     let ratio = 1;
-    let repeat = 1;
     let hunting = true;
     for (const [a, b] of pairs as readonly (readonly [number, number])[]) {
       const shared = gcd(a, b);
@@ -59,11 +101,12 @@ export const gearRatio = defineReckoner({
       if (shared !== 1) {
         hunting = false;
         work.warn(
+          'not-hunting',
           `${a} and ${b} share ${shared}: each tooth meets only ${b / shared} of the other. Put the marks back as they were.`,
         );
       }
-      repeat = Math.max(repeat, b / shared);
     }
+    const repeat = wholeTrainRepeat(pairs as readonly (readonly [number, number])[]);
     if (pairs.length > 1)
       work.step(
         'Ratio of the train',
@@ -71,7 +114,14 @@ export const gearRatio = defineReckoner({
         pairs.map((p) => `${p[1]}/${p[0]}`).join(' × '),
         canonical(ratio, 'ratio'),
       );
-    if (ratio < 1) work.warn(`Geared up: the driven makes ${f(1 / ratio)} turns for one of the driver.`);
+    if (pairs.length > 1)
+      work.step(
+        'The whole train is back after',
+        'least turns of the first at which every shaft has made whole turns',
+        pairs.map((p) => `${p[0]}/${p[1]}`).join(' × '),
+        canonical(repeat, 'ratio'),
+      );
+    if (ratio < 1) work.warn('geared-up', `Geared up: the driven makes ${f(1 / ratio)} turns for one of the driver.`);
     return {
       ratio: canonical(ratio, 'ratio'),
       hunting: hunting ? 'yes' : 'no',

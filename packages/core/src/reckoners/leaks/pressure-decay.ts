@@ -34,7 +34,33 @@ export const pressureDecay = defineReckoner({
       gives: { leakRate: '0.0 cm³/min', verdict: 'within' },
       source: 'by hand: 4.01325 × 289.15/293.15 = 3.9585 bar absolute',
     },
+    {
+      inputs: { volume: '2 l', pressureStart: '-0.8 bar', pressureEnd: '-0.7 bar', time: '5 min', limit: '25 cm³/min' },
+      gives: { leakRate: '-39.5 cm³/min', verdict: 'outside' },
+      source: 'by hand: 2000 × 0.1/1.01325/5, inwards',
+    },
   ],
+  dangers: {
+    'rises-by-itself': {
+      harm: 'A gauge or a valve that is wrong passes a leak: oil on the brakes, gas in the cab.',
+      fires: { pressureEnd: '3.001 bar' },
+      silent: { pressureEnd: '2.999 bar' },
+    },
+    'air-is-a-bomb': {
+      harm: 'A case bursts under air: it goes off like a bomb, where oil would only spill.',
+      fires: { pressureStart: '10.1 bar', pressureEnd: '10.0 bar' },
+      silent: { pressureStart: '10 bar', pressureEnd: '9.9 bar' },
+    },
+    unsteady: {
+      harm: 'Air warmed by filling cools and looks like a leak, or hides one.',
+      fires: {},
+    },
+    inwards: {
+      harm: 'In a vacuum the leak runs inwards, and its minus is taken for nothing: dirt and water come in with it.',
+      fires: { pressureStart: '-0.01 bar', pressureEnd: '-0.009 bar' },
+      silent: { pressureStart: '0.01 bar', pressureEnd: '0.009 bar' },
+    },
+  },
   inputs: {
     volume: quantity('volume', 'Volume', { above: 0, max: 1e9 }),
     pressureStart: quantity('pressure', 'Pressure at the start, gauge', { min: -1.1, max: 2000 }),
@@ -56,7 +82,7 @@ export const pressureDecay = defineReckoner({
     ),
   },
   outputs: {
-    leakRate: { label: 'Leak rate', is: 'leak' },
+    leakRate: { label: 'Leak rate (inwards negative)', is: 'leak' },
     correctedDrop: { label: 'Fall that cooling does not explain', is: 'pressure' },
     uncertainty: { label: 'Uncertainty of the leak rate (k = 2)', is: 'leak', optional: true },
     verdict: { label: 'Verdict', is: 'word', optional: true },
@@ -107,16 +133,26 @@ export const pressureDecay = defineReckoner({
       : 0;
     if (given)
       work.step('Uncertainty', 'both pressures and both temperatures, in squares', 'GUM', canonical(u, 'leak'));
-    if (leak < -Math.max(u, 1e-9))
-      work.warn('The pressure rose more than warming explains: the gauge, the temperature or the valve is wrong.');
+    const vacuum = input.pressureStartBar < 0;
+    if (vacuum)
+      work.warn('inwards', 'In a vacuum the leak runs inwards and counts as negative; it is judged by its size.');
+    if (!vacuum && leak < -Math.max(u, 1e-9))
+      work.warn(
+        'rises-by-itself',
+        'The pressure rose more than warming explains: the gauge, the temperature or the valve is wrong.',
+      );
     if (input.pressureStartBar > 10)
-      work.warn('Air at this pressure is a bomb: test with water where you can, behind a guard.');
-    work.warn('Let it stand until the temperature is steady before the clock starts: filling warms the air.');
+      work.warn('air-is-a-bomb', 'Air at this pressure is a bomb: test with water where you can, behind a guard.');
+    work.warn(
+      'unsteady',
+      'Let it stand until the temperature is steady before the clock starts: filling warms the air.',
+    );
     return {
       leakRate: canonical(leak, 'leak'),
       correctedDrop: canonical(drop, 'pressure'),
       uncertainty: given ? canonical(u, 'leak') : undefined,
-      verdict: input.limitCm3PerMin === undefined ? undefined : judge(leak, u, { upper: input.limitCm3PerMin }),
+      verdict:
+        input.limitCm3PerMin === undefined ? undefined : judge(Math.abs(leak), u, { upper: input.limitCm3PerMin }),
     };
   },
 });

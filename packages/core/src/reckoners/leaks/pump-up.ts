@@ -17,6 +17,22 @@ export const pumpUp = defineReckoner({
       source: 'by hand: 100 × 7/1.01325/2',
     },
   ],
+  dangers: {
+    'over-100': {
+      harm: 'An impossible figure is put on a record, and the compressor is sold by it.',
+      fires: { displacement: '230 ml', speed: '1450 rpm' },
+      silent: { displacement: '240 ml', speed: '1450 rpm' },
+    },
+    'under-half': {
+      harm: 'A worn machine is taken for a slow one: it runs hot, its valves break, and oil can burn in the line.',
+      fires: { displacement: '480 ml', speed: '1450 rpm' },
+      silent: { displacement: '470 ml', speed: '1450 rpm' },
+    },
+    'warm-tank': {
+      harm: 'The delivery reads high off a warm tank: the customer’s tools starve.',
+      fires: {},
+    },
+  },
   inputs: {
     tankVolume: quantity('volume', 'Tank', { above: 0, max: 1e9 }),
     pressureStart: quantity('pressure', 'From, gauge', { min: -1, max: 1000 }),
@@ -72,11 +88,13 @@ export const pumpUp = defineReckoner({
         `${f(fad)} / (${f(input.displacementMl / 1000)} × ${f(input.speedRpm!)})`,
         canonical(efficiency, 'percent'),
       );
-      if (efficiency > 100) work.warn('More than it sweeps: a figure is wrong, or the tank is smaller than stated.');
+      if (efficiency > 100)
+        work.warn('over-100', 'More than it sweeps: a figure is wrong, or the tank is smaller than stated.');
       else if (efficiency < 50)
-        work.warn('Under half of what it sweeps: valves, rings or the intake filter (common practice).');
+        work.warn('under-half', 'Under half of what it sweeps: valves, rings or the intake filter (common practice).');
     }
     work.warn(
+      'warm-tank',
       'A tank warm from filling reads high: the delivery is less than this unless the tank’s temperature is given.',
     );
     return {

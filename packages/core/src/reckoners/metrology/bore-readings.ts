@@ -35,6 +35,18 @@ export const boreReadings = defineReckoner({
       source: 'by hand',
     },
   ],
+  dangers: {
+    'shaft-larger': {
+      harm: 'A shaft larger than its bore is called a running fit: it seizes.',
+      fires: { shaft: ['50.01 mm', '50.00 mm'] },
+      silent: { shaft: ['50.00 mm', '50.00 mm'] },
+    },
+    'below-the-gauge': {
+      harm: 'Noise of the gauge is read as wear: a good bore is scrapped, or a worn one kept.',
+      fires: { gaugeUncertainty: '0.03 mm' },
+      silent: { gaugeUncertainty: '0.01 mm' },
+    },
+  },
   inputs: {
     bore: list(list(diameter, 'Two readings, a quarter turn apart', { minLength: 2, maxLength: 2 }), 'Bore, by depth', {
       maxLength: 30,
@@ -84,7 +96,10 @@ export const boreReadings = defineReckoner({
         clearances.clearanceMax,
       );
       if (clearances.clearanceMin.value < 0)
-        work.warn('The shaft is larger than the bore at its tightest: this is a press, not a running fit.');
+        work.warn(
+          'shaft-larger',
+          'The shaft is larger than the bore at its tightest: this is a press, not a running fit.',
+        );
     }
     const verdicts: { [k: string]: string } = {};
     if (input.limitsMm) {
@@ -93,7 +108,8 @@ export const boreReadings = defineReckoner({
       verdicts['least'] = judge(Math.min(...all), u ?? 0, { lower: low, upper: high });
       verdicts['largest'] = judge(Math.max(...all), u ?? 0, { lower: low, upper: high });
     }
-    if (u !== undefined && outOfRound < u) work.warn('Out of round by less than the gauge can tell.');
+    if (u !== undefined && outOfRound < u)
+      work.warn('below-the-gauge', 'Out of round by less than the gauge can tell.');
     return {
       mean: q(mean),
       outOfRound: q(outOfRound),

@@ -24,6 +24,13 @@ export const gaugeChoice = defineReckoner({
       source: 'by hand',
     },
   ],
+  dangers: {
+    'too-coarse': {
+      harm: 'A gauge that cannot see the limit passes what it should refuse.',
+      fires: { lower: '0.03 mm', upper: '0.08 mm', uncertainty: '0.013 mm' },
+      silent: { lower: '0.03 mm', upper: '0.08 mm', uncertainty: '0.0125 mm' },
+    },
+  },
   inputs: {
     lower: optional(anyQuantity('Lower limit')),
     upper: optional(anyQuantity('Upper limit')),
@@ -53,7 +60,8 @@ export const gaugeChoice = defineReckoner({
     );
     const verdict =
       ratio >= gaugeRatios.good - 1e-9 ? 'good' : ratio >= gaugeRatios.usable - 1e-9 ? 'usable' : 'too coarse';
-    if (verdict === 'too coarse') work.warn('Most readings would come out undecided: take a finer gauge.');
+    if (verdict === 'too coarse')
+      work.warn('too-coarse', 'Most readings would come out undecided: take a finer gauge.');
     return { ratio: canonical(ratio, 'ratio'), verdict };
   },
 });

@@ -18,6 +18,18 @@ export const gaugeUncertainty = defineReckoner({
       source: 'by hand: 2 × 0.004933',
     },
   ],
+  dangers: {
+    'no-certificate': {
+      harm: 'What the gauge itself is off by is nowhere: a part outside passes as within.',
+      fires: { calibration: null },
+      silent: { calibration: '0.008 mm' },
+    },
+    'few-repeats': {
+      harm: 'Three readings happen to agree, and are trusted as thirty would be.',
+      fires: { repeats: ['10.00 mm', '10.01 mm', '10.00 mm', '10.01 mm'] },
+      silent: { repeats: ['10.00 mm', '10.01 mm', '10.00 mm', '10.01 mm', '10.00 mm'] },
+    },
+  },
   inputs: {
     resolution: quantity('length', 'Resolution', { above: 0, max: 100 }),
     calibration: optional(quantity('length', 'Uncertainty on its certificate (k = 2)', { min: 0, max: 100 })),
@@ -56,14 +68,17 @@ export const gaugeUncertainty = defineReckoner({
     part('Resolution', 'res/(2√3)', `${f(input.resolutionMm)}/(2√3)`, input.resolutionMm / (2 * Math.sqrt(3)));
     if (input.calibrationMm !== undefined)
       part('Calibration', 'Ucal/2', `${f(input.calibrationMm)}/2`, input.calibrationMm / 2);
-    else work.warn('No certificate: what the gauge itself is off by is not in this.');
+    else work.warn('no-certificate', 'No certificate: what the gauge itself is off by is not in this.');
     if (input.repeatsMm) {
       const n = input.repeatsMm.length;
       const mean = input.repeatsMm.reduce((a, b) => a + b, 0) / n;
       const s = Math.sqrt(input.repeatsMm.reduce((a, b) => a + (b - mean) ** 2, 0) / (n - 1));
       part('Repeats', 's/√n', `${f(s)}/√${n}`, s / Math.sqrt(n));
       if (n < 5)
-        work.warn('Fewer than five repeats: their spread is itself uncertain, so k = 2 is a little too small.');
+        work.warn(
+          'few-repeats',
+          'Fewer than five repeats: their spread is itself uncertain, so k = 2 is a little too small.',
+        );
     }
     if (input.temperature) {
       const { lengthMm, differenceK, expansionPerK } = input.temperature;

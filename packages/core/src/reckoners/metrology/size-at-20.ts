@@ -20,6 +20,13 @@ export const sizeAt20 = defineReckoner({
       source: 'by hand: 100/(1 + 23.1e-6 × 30)',
     },
   ],
+  dangers: {
+    'still-warm': {
+      harm: 'A hot part is fitted by its reckoned size while the gauge warms in the hand: the fit is wrong by hundredths.',
+      fires: { partTemperature: '36 °C' },
+      silent: { partTemperature: '35 °C' },
+    },
+  },
   inputs: {
     length: quantity('length', 'Reading', { above: 0, max: 1e5 }),
     material: optional(choice(materialNames, 'Part')),
@@ -57,7 +64,10 @@ export const sizeAt20 = defineReckoner({
       canonical(at20, 'length'),
     );
     if (Math.abs(input.partTemperatureC - tg) > 15)
-      work.warn('Part and gauge differ a lot: the gauge warms while it is held. Let the part cool if it can wait.');
+      work.warn(
+        'still-warm',
+        'Part and gauge differ a lot: the gauge warms while it is held. Let the part cool if it can wait.',
+      );
     return { lengthAt20: canonical(at20, 'length') };
   },
 });

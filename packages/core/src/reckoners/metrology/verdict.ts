@@ -35,6 +35,23 @@ export const verdict = defineReckoner({
       source: 'ISO 14253-1, full guard',
     },
   ],
+  dangers: {
+    'too-near': {
+      harm: 'A part on the limit is passed on a reading that cannot tell.',
+      fires: {},
+      silent: { reading: '0.089 mm' },
+    },
+    'toss-up': {
+      harm: 'With shared risk a part at its limit is passed by the toss of a coin, and nobody sees that it was one.',
+      fires: { rule: 'shared' },
+      silent: { rule: 'shared', reading: '0.08 mm' },
+    },
+    'no-reading-passes': {
+      harm: 'Everything is refused, or the rule is dropped to get work out.',
+      fires: { lower: '0.085 mm' },
+      silent: { lower: '0.07 mm' },
+    },
+  },
   inputs: {
     reading: anyQuantity('Reading'),
     uncertainty: optional(anyQuantity('Uncertainty U (k = 2)', { help: '0 when left out' })),
@@ -92,11 +109,11 @@ export const verdict = defineReckoner({
     work.step('Verdict', 'held against the limits and the guard', input.rule, result);
     const nearest = Math.min(...[lower, upper].filter((l) => l !== undefined).map((l) => Math.abs(x - l)));
     if (result === 'undecided')
-      work.warn('Too near the limit for this gauge: read again with a finer one, or judge it as outside.');
+      work.warn('too-near', 'Too near the limit for this gauge: read again with a finer one, or judge it as outside.');
     if (input.rule === 'shared' && nearest < u)
-      work.warn('Nearer to the limit than the uncertainty: with shared risk this is close to a toss-up.');
+      work.warn('toss-up', 'Nearer to the limit than the uncertainty: with shared risk this is close to a toss-up.');
     if (lower !== undefined && upper !== undefined && guard > 0 && upper - lower < 2 * guard)
-      work.warn('The gauge is too coarse: no reading could be accepted between these limits.');
+      work.warn('no-reading-passes', 'The gauge is too coarse: no reading could be accepted between these limits.');
     return {
       verdict: result,
       marginLower: lower === undefined ? undefined : q(x - lower),

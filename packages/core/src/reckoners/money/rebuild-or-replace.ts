@@ -37,6 +37,23 @@ export const rebuildOrReplace = defineReckoner({
       source: 'by hand: 0.1 + 20600/30000',
     },
   ],
+  dangers: {
+    'cheaper-by-the-year': {
+      harm: 'The customer is sold the cheap way out, and pays for it every year.',
+      fires: {
+        options: [
+          { name: 'repair', parts: 10000, hours: 1, leadDays: 0, comebackRisk: 0, comebackCost: 0, lifeYears: 1 },
+          { name: 'new', parts: 20000, hours: 1, leadDays: 0, comebackRisk: 0, comebackCost: 0, lifeYears: 4 },
+        ],
+      },
+      silent: {
+        options: [
+          { name: 'repair', parts: 10000, hours: 1, leadDays: 0, comebackRisk: 0, comebackCost: 0, lifeYears: 1 },
+          { name: 'new', parts: 20000, hours: 1, leadDays: 0, comebackRisk: 0, comebackCost: 0, lifeYears: 1.2 },
+        ],
+      },
+    },
+  },
   inputs: {
     options: list(
       record(
@@ -101,7 +118,7 @@ export const rebuildOrReplace = defineReckoner({
       .map((c) => ({ name: c.option.name, each: c.cost / c.option.lifeYears! }));
     const longRun = perYear.length === options.length ? [...perYear].sort((a, b) => a.each - b.each)[0]! : undefined;
     if (longRun && longRun.name !== best.option.name)
-      work.warn(`Counted by the year, ${longRun.name} is cheaper: ask how long it must last.`);
+      work.warn('cheaper-by-the-year', `Counted by the year, ${longRun.name} is cheaper: ask how long it must last.`);
     const words =
       `${best.option.name} is expected to cost ${f(best.cost / 100, 2)}, ${f((second.cost - best.cost) / 100, 2)} less than ${second.option.name}.` +
       (breakEven === undefined

@@ -17,6 +17,12 @@ export const whileOpen = defineReckoner({
       source: 'by hand',
     },
   ],
+  dangers: {
+    'cost-only': {
+      harm: 'A part that a life hangs on is left in because it was the cheaper sum.',
+      fires: {},
+    },
+  },
   inputs: {
     part: text('Part', { maxLength: 80 }),
     price: number('Price', { min: 0, max: 1e9 }),
@@ -56,7 +62,10 @@ export const whileOpen = defineReckoner({
         `${f(now, 0)} / ${f(once, 0)}`,
         canonical(breakEven, 'ratio'),
       );
-    work.warn('Cost only: what a failure would do to the rest of the unit, or to somebody, is not in this.');
+    work.warn(
+      'cost-only',
+      'Cost only: what a failure would do to the rest of the unit, or to somebody, is not in this.',
+    );
     return {
       renewNowCost: canonical(now, 'ratio'),
       expectedLaterCost: canonical(later, 'ratio'),

@@ -32,6 +32,23 @@ export const platePack = defineReckoner({
       source: 'by hand',
     },
   ],
+  dangers: {
+    'no-plate-fits': {
+      harm: 'The pack is closed with a plate too thick: the clutch drags and burns.',
+      fires: { selectable: ['4.9 mm'] },
+      silent: { selectable: ['4.8 mm'] },
+    },
+    'uneven-plate': {
+      harm: 'A taper or bent plate is taken for a thick one: it drags on one side and glazes.',
+      fires: { plates: [{ kind: 'friction', thicknesses: ['2.00 mm', '2.11 mm'] }] },
+      silent: { plates: [{ kind: 'friction', thicknesses: ['2.00 mm', '2.09 mm'] }] },
+    },
+    'worn-plate': {
+      harm: 'One worn plate among good ones slips: the new ones burn with it.',
+      fires: { plates: [{ kind: 'friction', thicknesses: ['1.84 mm'], limit: '1.85 mm' }] },
+      silent: { plates: [{ kind: 'friction', thicknesses: ['1.85 mm'], limit: '1.85 mm' }] },
+    },
+  },
   inputs: {
     plates: list(
       record(
@@ -94,7 +111,8 @@ export const platePack = defineReckoner({
       [...input.selectableMm]
         .filter((t) => t <= open)
         .sort((a, b) => Math.abs(open - a - middle) - Math.abs(open - b - middle))[0];
-    if (input.selectableMm && choose === undefined) work.warn('Every selectable plate is thicker than the room.');
+    if (input.selectableMm && choose === undefined)
+      work.warn('no-plate-fits', 'Every selectable plate is thicker than the room.');
     const clearance = open - (choose ?? 0);
     work.step(
       'Clearance',
@@ -128,11 +146,15 @@ export const platePack = defineReckoner({
         });
       if (Math.max(...p.thicknessesMm) - least > 0.1)
         work.warn(
+          'uneven-plate',
           `Plate ${i + 1} varies by ${f(Math.max(...p.thicknessesMm) - least, 3)} mm: it is worn taper, or bent.`,
         );
     });
     if (worn.length > 0)
-      work.warn(`Worn: ${worn.map((w) => `plate ${w.plate}`).join(', ')}. Renew, and reckon the clearance again.`);
+      work.warn(
+        'worn-plate',
+        `Worn: ${worn.map((w) => `plate ${w.plate}`).join(', ')}. Renew, and reckon the clearance again.`,
+      );
     return {
       clearance: canonical(clearance, 'length'),
       uncertainty: ug === undefined ? undefined : canonical(u, 'length'),

@@ -25,6 +25,13 @@ export const springCheck = defineReckoner({
       source: 'by hand: 0.8/49; 200 N over 10 mm',
     },
   ],
+  dangers: {
+    'no-limit': {
+      harm: 'Without a limit a tired spring passes: a clutch slips, a valve or a brake hangs.',
+      fires: { limit: null },
+      silent: { limit: '47.5 mm' },
+    },
+  },
   inputs: {
     freeLength: quantity('length', 'Free length', { above: 0, max: 5000 }),
     limit: optional(quantity('length', 'At least', { min: 0, max: 5000 })),
@@ -83,7 +90,7 @@ export const springCheck = defineReckoner({
     let verdict: string = 'no-limit';
     if (input.limitMm !== undefined)
       verdict = judge(input.freeLengthMm, input.gaugeUncertaintyMm ?? 0, { lower: input.limitMm });
-    else work.warn('No limit is given: the springs of one set may be held against each other.');
+    else work.warn('no-limit', 'No limit is given: the springs of one set may be held against each other.');
     return {
       verdict,
       rate: rate === undefined ? undefined : canonical(rate, 'springRate'),

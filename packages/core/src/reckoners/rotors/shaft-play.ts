@@ -25,6 +25,18 @@ export const shaftPlay = defineReckoner({
       source: 'by hand',
     },
   ],
+  dangers: {
+    worn: {
+      harm: 'A turbo with worn bearings is put back: its wheels touch, burst, and the engine runs on its own oil.',
+      fires: { radial: '0.61 mm' },
+      silent: { radial: '0.59 mm' },
+    },
+    'near-limit': {
+      harm: 'A play on its limit is passed on a gauge that cannot tell.',
+      fires: { radial: '0.601 mm' },
+      silent: { radial: '0.59 mm' },
+    },
+  },
   inputs: {
     axial: optional(quantity('length', 'Axial play', { min: 0, max: 50 })),
     radial: optional(quantity('length', 'Radial play', { min: 0, max: 50 })),
@@ -61,6 +73,12 @@ export const shaftPlay = defineReckoner({
         `${f(low, 3)} to ${f(high, 3)} ± ${f(input.gaugeUncertaintyMm, 3)}`,
         verdict,
       );
+      if (verdict === 'outside') work.warn('worn', 'Outside its limits: it does not run again as it is.');
+      if (verdict === 'undecided')
+        work.warn(
+          'near-limit',
+          'Too near the limit for this gauge: read again with a finer one, or judge it as outside.',
+        );
       if (verdict === 'outside')
         meanings.push(
           value > high

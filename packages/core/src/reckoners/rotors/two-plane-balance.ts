@@ -1,6 +1,7 @@
 import { canonical, formatNumber as f, type Quantity } from '../../quantities/index.ts';
 import {
   anyQuantity,
+  choice,
   defineReckoner,
   list,
   number,
@@ -14,6 +15,8 @@ import { abs, add, angleDeg, div, mul, polar, sub, type Complex } from './comple
 
 /** A trial that changes the vibration by less than this share says nothing: common practice. */
 const LEAST_CHANGE = 0.05;
+/** A correction beyond this many trials leaves what the trials have shown: common practice. */
+const MOST_TRIALS = 5;
 /** Above this the two planes cannot be told apart by these trials. */
 const MOST_CONDITION = 50;
 
@@ -75,6 +78,46 @@ export const twoPlaneBalance = defineReckoner({
       source: 'the 2 × 2 complex system, solved apart from the project',
     },
   ],
+  dangers: {
+    'over-in-one-place': {
+      harm: 'A weight too heavy for its place tears loose at speed.',
+      fires: { maxMass: '34 g' },
+      silent: { maxMass: '35 g' },
+    },
+    'far-beyond-the-trials': {
+      harm: 'A weight many times the trial is put on at once: if an angle was read wrong, the rotor flies apart.',
+      fires: {
+        trials: [
+          {
+            plane: 1,
+            mass: '0.5 g',
+            angle: '0 deg',
+            radius: '100 mm',
+            readings: [
+              { amplitude: '8.6 µm', phase: '33 deg' },
+              { amplitude: '6 µm', phase: '201 deg' },
+            ],
+          },
+          {
+            plane: 2,
+            mass: '0.5 g',
+            angle: '0 deg',
+            radius: '100 mm',
+            readings: [
+              { amplitude: '8.2 µm', phase: '30.5 deg' },
+              { amplitude: '6.5 µm', phase: '204 deg' },
+            ],
+          },
+        ],
+      },
+      silent: { maxMass: '35 g' },
+    },
+    sense: {
+      harm: 'Phase is counted one way and the weights the other: they go on the wrong side and double the unbalance.',
+      fires: {},
+      silent: { phaseSense: 'against-rotation' },
+    },
+  },
   inputs: {
     initial: list(vibration, 'As it is, at both bearings', two),
     trials: list(
@@ -103,12 +146,16 @@ export const twoPlaneBalance = defineReckoner({
       ),
     ),
     maxMass: optional(quantity('mass', 'Most in one place', { above: 0, max: 1000 })),
+    massStep: optional(
+      quantity('mass', 'Finest step of the weight', { above: 0, max: 1, help: 'milligrams for a turbo' }),
+    ),
+    phaseSense: optional(choice(['with-rotation', 'against-rotation'], 'All angles counted')),
   },
   outputs: {
     corrections: { label: 'Add', is: 'table' },
     removals: { label: 'Or take off at', is: 'table' },
     split: { label: 'Over the holes', is: 'table', optional: true },
-    predictedResidual: { label: 'What will be left, rounded to 0.1 g and 1°', is: 'table' },
+    predictedResidual: { label: 'What will be left, at the step of the weight and 1°', is: 'table' },
     condition: { label: 'Condition number', is: 'ratio' },
   },
   compute(input, work) {
@@ -199,15 +246,28 @@ export const twoPlaneBalance = defineReckoner({
     corrections.forEach((m, k) => {
       if (limit !== undefined && m.mass.value > limit)
         work.warn(
+          'over-in-one-place',
           `Plane ${k + 1} wants ${f(m.mass.value * 1000)} g, more than ${f(limit * 1000)} g in one place: spread it, or correct in steps.`,
         );
-      if (m.mass.value * 1000 > 50 * Math.max(...input.trials.map((t) => t.massKg * 1000)))
-        work.warn('A correction far beyond the trials: run again after half of it.');
+      if (m.mass.value > MOST_TRIALS * Math.max(...input.trials.map((t) => t.massKg)))
+        work.warn(
+          'far-beyond-the-trials',
+          'Many times the trials: put half of it on, run again, and go on from there.',
+        );
     });
     const split = input.holes?.map((holes, k) => splitOver(holes, W[k]!, input.radiiMm[k]!));
+    const stepG = (input.massStepKg ?? defaultStep(Math.min(...corrections.map((c) => c.mass.value)))) * 1000;
+    work.assume(
+      'Step of the weight',
+      canonical(stepG / 1000, 'mass'),
+      input.massStepKg === undefined ? 'about a hundredth of the smaller correction' : 'as given',
+    );
+    if (input.phaseSense === undefined)
+      work.warn('sense', 'Count phases and weights from one mark and in one sense; take the trial weights off again.');
+    else work.given('All angles counted', input.phaseSense.replace('-', ' '));
     const rounded = W.map((w, k) => {
       const r = input.radiiMm[k]!;
-      const grams = Math.min(Math.round((abs(w) / r) * 10) / 10, limit === undefined ? Infinity : limit * 1000);
+      const grams = Math.min(Math.round(abs(w) / r / stepG) * stepG, limit === undefined ? Infinity : limit * 1000);
       return polar(grams * r, Math.round(angleDeg(w)));
     });
     return {
@@ -222,6 +282,11 @@ export const twoPlaneBalance = defineReckoner({
     };
   },
 });
+
+/** A power of ten, at most a hundredth of a mass, kg; 0.1 g at the most, 0.1 mg at the least (what scales show). */
+function defaultStep(massKg: number): number {
+  return Math.min(1e-4, Math.max(1e-7, 10 ** Math.floor(Math.log10(Math.max(massKg, 1e-9) / 100) + 1e-9)));
+}
 
 /** Ratio of the singular values of a complex 2×2 matrix. */
 function conditionNumber(a: Complex, b: Complex, c: Complex, d: Complex): number {

@@ -25,6 +25,12 @@ export const faceSealSet = defineReckoner({
       source: 'by hand',
     },
   ],
+  dangers: {
+    'clean-faces': {
+      harm: 'A finger’s grease on the faces: the seal leaks from its first hour.',
+      fires: {},
+    },
+  },
   inputs: {
     chart: list(
       record(
@@ -75,7 +81,7 @@ export const faceSealSet = defineReckoner({
       input.positionMm === undefined
         ? undefined
         : judge(input.positionMm, 0, { lower: target - input.toleranceMm, upper: target + input.toleranceMm });
-    work.warn('Do not touch the faces with bare fingers; oil from the skin is enough to spoil them.');
+    work.warn('clean-faces', 'Do not touch the faces with bare fingers; oil from the skin is enough to spoil them.');
     return { compression: canonical(row.compressionMm, 'length'), target: canonical(target, 'length'), verdict };
   },
 });

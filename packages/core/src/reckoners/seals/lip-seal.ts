@@ -11,7 +11,13 @@ export const lipMaterials = Object.freeze({
   FKM: { limitMPerS: 35, toC: 200 },
   VMQ: { limitMPerS: 32, toC: 180 },
 } as const);
-const MOST_PRESSURE_BAR = 0.5;
+/** Pressure that a plain lip bears, bar, up to a surface speed, m/s: DIN 3760, from memory. Past the last: none. */
+const PRESSURE_BY_SPEED: readonly (readonly [mPerS: number, bar: number])[] = [
+  [2.8, 0.5],
+  [3.15, 0.35],
+  [5.6, 0.2],
+];
+const mostPressure = (mPerS: number): number => PRESSURE_BY_SPEED.find(([v]) => mPerS <= v)?.[1] ?? 0;
 const CLEAR_OF_GROOVE_MM = 1;
 
 /** Runs of depth, mm, in which the seal is fully in the bore and its lip clear of the old groove. */
@@ -37,7 +43,10 @@ export const lipSeal = defineReckoner({
   subject: 'seals',
   asks: ['how deep does the seal go', 'groove in the shaft', 'seal speed', 'oil seal'],
   formula: 'v = π d n;  depth in [0, bore − width], |depth + lip − groove| ≥ 1 mm',
-  sources: ['ISO 6194-1 for limits, from memory', 'a millimetre clear of the old groove: common practice'],
+  sources: [
+    'ISO 6194-1 for limits, DIN 3760 for pressure by speed, from memory',
+    'a millimetre clear of the old groove: common practice',
+  ],
   checks: [
     {
       inputs: {
@@ -58,6 +67,28 @@ export const lipSeal = defineReckoner({
       source: 'by hand: 15.7 m/s',
     },
   ],
+  dangers: {
+    pressure: {
+      harm: 'Pressure behind a plain lip folds it inside out: the oil is gone in a minute.',
+      fires: { pressure: '0.3 bar', speed: '1003 rpm' },
+      silent: { pressure: '0.3 bar', speed: '1002 rpm' },
+    },
+    'run-out': {
+      harm: 'The lip cannot follow the shaft: the new seal leaks like the old one, and the cause stays.',
+      fires: { runout: '0.21 mm' },
+      silent: { runout: '0.2 mm' },
+    },
+    'no-clear-depth': {
+      harm: 'A new lip on the old groove leaks from the first turn.',
+      fires: { boreDepth: '11 mm', sealWidth: '10 mm', grooveAt: '5.5 mm', lipOffset: '5 mm' },
+      silent: { boreDepth: '11.5 mm', sealWidth: '10 mm', grooveAt: '5.5 mm', lipOffset: '5 mm' },
+    },
+    'too-fast': {
+      harm: 'A lip past its speed burns: it hardens, cuts the shaft and lets go.',
+      fires: { speed: '3821 rpm' },
+      silent: { speed: '3819 rpm' },
+    },
+  },
   inputs: {
     shaftDiameter: quantity('length', 'Shaft', { above: 0, max: 2000 }),
     speed: quantity('speed', 'Speed', { min: 0, max: 200000 }),
@@ -87,11 +118,28 @@ export const lipSeal = defineReckoner({
       canonical(speed, 'velocity'),
     );
     work.step('Limit', 'of the material', input.material, canonical(limit, 'velocity'));
-    if (input.pressureBar !== undefined && input.pressureBar > MOST_PRESSURE_BAR)
-      work.warn(`A plain lip takes about ${MOST_PRESSURE_BAR} bar: find the blocked vent, or take a pressure seal.`);
+    const bears = mostPressure(speed);
+    if (input.pressureBar !== undefined) {
+      work.step(
+        'Pressure a plain lip bears',
+        'DIN 3760 by surface speed',
+        `${f(speed)} m/s`,
+        canonical(bears, 'pressure'),
+      );
+      if (input.pressureBar > bears)
+        work.warn(
+          'pressure',
+          `At ${f(speed)} m/s a plain lip bears ${bears === 0 ? 'no pressure' : `about ${bears} bar`}: find the blocked vent, or take a pressure seal.`,
+        );
+    }
+    if (speed > limit)
+      work.warn(
+        'too-fast',
+        `${f(speed)} m/s is past the ${limit} m/s of ${input.material}: take another material, or a seal that does not rub.`,
+      );
     const most = speed < 5 ? 0.3 : speed < 15 ? 0.2 : 0.12;
     if (input.runoutMm !== undefined && input.runoutMm > most)
-      work.warn(`At ${f(speed)} m/s a lip follows about ${most} mm of run-out: find the cause first.`);
+      work.warn('run-out', `At ${f(speed)} m/s a lip follows about ${most} mm of run-out: find the cause first.`);
     const speeds = { surfaceSpeed: canonical(speed, 'velocity'), speedLimit: canonical(limit, 'velocity') };
     if (input.boreDepthMm === undefined && input.sealWidthMm === undefined && input.grooveAtMm === undefined)
       return { ...speeds, verdict: speed > limit ? 'too-fast' : 'good' };
@@ -132,6 +180,7 @@ export const lipSeal = defineReckoner({
               : 'fit-shallower';
     if (fitAt === undefined)
       work.warn(
+        'no-clear-depth',
         'No depth clears the groove with the seal fully in the bore: fit a sleeve, or a seal with its lip elsewhere.',
       );
     return {

@@ -13,9 +13,12 @@ import {
 } from '../shape/index.ts';
 import { glandFields } from './gland-fields.ts';
 import { MOST_FILL, ringInGland, squeezeWindow, STRETCH, type Gland, type RingInGland } from './gland.ts';
+import { chartHardness, widestGapMm } from './tables/extrusion.ts';
 import { ringLists, type RingSize } from './tables/o-rings.ts';
 
 const LISTED = 12;
+/** Up to this pressure no ordinary gap takes a ring with it, bar: handbook charts, from memory. */
+const NO_GAP_BAR = 16;
 /** A ring counts as a near miss when it is off by no more than this share of the window. */
 const NEAR = 0.5;
 
@@ -44,6 +47,23 @@ export const oringFind = defineReckoner({
       source: 'exhaustive: 0.984 × 0.139 in stretched 1.6 %',
     },
   ],
+  dangers: {
+    'none-fits': {
+      harm: 'The nearest ring is pressed into service: it leaks, or is cut.',
+      fires: { grooveWidth: '2.0 mm' },
+      silent: { grooveWidth: '4.8 mm' },
+    },
+    extrudes: {
+      harm: 'The ring that fits is nibbled away at the gap: a ram comes down, a brake goes.',
+      fires: { pressure: '70 bar', gap: '0.18 mm' },
+      silent: { pressure: '70 bar', gap: '0.17 mm' },
+    },
+    'gap-unsaid': {
+      harm: 'The pressure is given and the gap is not: a ring is chosen that is pushed out.',
+      fires: { pressure: '50 bar' },
+      silent: { pressure: '15 bar' },
+    },
+  },
   inputs: {
     ...glandFields,
     sizes: defaulted(
@@ -126,8 +146,14 @@ export const oringFind = defineReckoner({
       stretch: canonical(r.stretchPercent, 'percent'),
       squeeze: canonical(r.squeezePercent, 'percent'),
       fill: canonical(r.fillPercent, 'percent'),
+      ...(widest === undefined || input.gapMm === undefined
+        ? {}
+        : { extrusion: backup ? 'needs-backup-ring' : 'holds' }),
     });
     const first = judged[0]!;
+    const widest =
+      input.pressureBar === undefined ? undefined : widestGapMm(chartHardness(input.hardness), input.pressureBar);
+    const backup = widest !== undefined && input.gapMm !== undefined && input.gapMm > widest;
     work.step('Depth', 'of the gland', input.kind, canonical(first.in.depthMm, 'length'));
     work.given('Sizes tried', String(sizes.length));
     work.step(
@@ -136,6 +162,20 @@ export const oringFind = defineReckoner({
       'window',
       `${window.low} to ${window.high} %`,
     );
+    if (widest !== undefined)
+      work.step(
+        'Widest gap without a back-up ring',
+        `chart for ${chartHardness(input.hardness)} Shore A`,
+        `${f(input.pressureBar!)} bar`,
+        canonical(widest, 'length'),
+      );
+    if (backup)
+      work.warn(
+        'extrudes',
+        `A gap of ${f(input.gapMm)} mm at ${f(input.pressureBar!)} bar: none of these holds without a back-up ring, and the groove must be wide enough for both.`,
+      );
+    if (input.pressureBar !== undefined && input.pressureBar > NO_GAP_BAR && input.gapMm === undefined)
+      work.warn('gap-unsaid', 'At this pressure the gap behind the ring decides: measure it and give it.');
     const best = fits[0];
     if (best) {
       work.step(
@@ -144,7 +184,7 @@ export const oringFind = defineReckoner({
         `${f(best.in.squeezePercent)} % squeeze, ${f(best.in.stretchPercent)} % stretch`,
         best.size.code,
       );
-    } else work.warn('No ring of this list fits. Measure the groove again, or look through another list.');
+    } else work.warn('none-fits', 'No ring of this list fits. Measure the groove again, or look through another list.');
     return {
       matches: fits.slice(0, LISTED).map(shown),
       nearMisses: near.slice(0, 5).map((j) => ({ ...shown(j), reason: j.why.join('; ') })),

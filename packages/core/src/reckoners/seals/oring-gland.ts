@@ -2,7 +2,7 @@ import { canonical, formatNumber as f } from '../../quantities/index.ts';
 import { defineReckoner, optional, quantity } from '../shape/index.ts';
 import { glandFields } from './gland-fields.ts';
 import { MOST_FILL, PREFERRED_STATIC, ringInGland, squeezeWindow, STRETCH, type Gland, type Window } from './gland.ts';
-import { widestGapMm } from './tables/extrusion.ts';
+import { chartHardness, widestGapMm } from './tables/extrusion.ts';
 
 type Grade = 'low' | 'good' | 'high';
 const grade = (low: number, high: number, w: Window): Grade =>
@@ -35,6 +35,53 @@ export const oringGland = defineReckoner({
       source: 'by hand from constant volume',
     },
   ],
+  dangers: {
+    stretched: {
+      harm: 'A stretched ring ages and thins: it leaks before the year is out.',
+      fires: { insideDiameter: '28.5 mm' },
+      silent: { insideDiameter: '28.6 mm' },
+    },
+    'larger-than-seat': {
+      harm: 'A ring too large folds in its groove and is cut when the parts go together.',
+      fires: { insideDiameter: '30.1 mm' },
+      silent: { insideDiameter: '30 mm' },
+    },
+    'no-touch': {
+      harm: 'The ring does not touch: whatever it should hold back runs past.',
+      fires: { matingDiameter: '36 mm' },
+      silent: { matingDiameter: '35.9 mm' },
+    },
+    'nearly-full': {
+      harm: 'The groove is full: warm rubber bursts the cover, or tears itself.',
+      fires: { grooveWidth: '3.2 mm' },
+      silent: { grooveWidth: '3.3 mm' },
+    },
+    'over-full': {
+      harm: 'More rubber than room: the parts do not close, a cover cracks, a piston seizes.',
+      fires: { grooveWidth: '2.7 mm' },
+      silent: { grooveWidth: '2.8 mm' },
+    },
+    'too-shallow': {
+      harm: 'A rule is believed where it does not hold: the ring is cut as the parts go together.',
+      fires: { grooveDiameter: '32.61 mm', insideDiameter: '32 mm' },
+      silent: { grooveDiameter: '32.59 mm', insideDiameter: '32 mm' },
+    },
+    preferred: {
+      harm: 'At the edge of its window a ring leaks when cold, or sticks when it ages.',
+      fires: { matingDiameter: '35.1 mm' },
+      silent: { matingDiameter: '35 mm' },
+    },
+    soft: {
+      harm: 'A soft ring is judged by the chart of a harder one: it is pushed into the gap.',
+      fires: { pressure: '50 bar', gap: '0.1 mm', hardness: 64 },
+      silent: { pressure: '50 bar', gap: '0.1 mm', hardness: 65 },
+    },
+    extrudes: {
+      harm: 'The ring is nibbled away at the gap: a ram comes down, a brake goes.',
+      fires: { pressure: '70 bar', gap: '0.18 mm' },
+      silent: { pressure: '70 bar', gap: '0.17 mm' },
+    },
+  },
   inputs: {
     insideDiameter: quantity('length', 'Inside diameter of the ring', { above: 0, max: 3000 }),
     section: quantity('length', 'Section of the ring', { above: 0, max: 100 }),
@@ -111,22 +158,28 @@ export const oringGland = defineReckoner({
       fill: thick.fillPercent > MOST_FILL ? ('high' as const) : ('good' as const),
     };
     if (verdicts.stretch === 'high')
-      work.warn('Stretched over 5 %: the ring ages faster and sits too thin. Take a larger one.');
-    if (verdicts.stretch === 'low') work.warn('The ring is larger than its seat: it can bunch up and be pinched.');
-    if (mid.squeezePercent <= 0) work.warn('The ring does not touch: it cannot seal.');
+      work.warn('stretched', 'Stretched over 5 %: the ring ages faster and sits too thin. Take a larger one.');
+    if (verdicts.stretch === 'low')
+      work.warn('larger-than-seat', 'The ring is larger than its seat: it can bunch up and be pinched.');
+    if (mid.squeezePercent <= 0) work.warn('no-touch', 'The ring does not touch: it cannot seal.');
     if (verdicts.fill === 'high')
-      work.warn('The groove is nearly full: rubber swells and heats, and has nowhere to go.');
+      work.warn('nearly-full', 'The groove is nearly full: rubber swells and heats, and has nowhere to go.');
+    if (thick.fillPercent > 100)
+      work.warn(
+        'over-full',
+        'More rubber than the groove holds: it cannot be put together. Another ring, or a wider groove.',
+      );
     if (mid.depthMm < 0.4 * input.sectionMm)
-      work.warn('The groove is too shallow for this section to be judged by these rules.');
+      work.warn('too-shallow', 'The groove is too shallow for this section to be judged by these rules.');
     if (
       input.motion === 'static' &&
       verdicts.squeeze === 'good' &&
       (mid.squeezePercent < PREFERRED_STATIC.low || mid.squeezePercent > PREFERRED_STATIC.high)
     )
-      work.warn('Inside the window, but 15 to 30 % is preferred at rest.');
+      work.warn('preferred', 'Inside the window, but 15 to 30 % is preferred at rest.');
     let extrusion: string | undefined;
     if (input.pressureBar !== undefined && input.gapMm !== undefined) {
-      const hardness = input.hardness < 75 ? 70 : input.hardness < 85 ? 80 : 90;
+      const hardness = chartHardness(input.hardness);
       const widest = widestGapMm(hardness, input.pressureBar);
       work.step(
         'Widest gap',
@@ -135,7 +188,13 @@ export const oringGland = defineReckoner({
         canonical(widest, 'length'),
       );
       extrusion = input.gapMm <= widest ? 'holds' : 'needs-backup-ring';
-      if (input.hardness < 65) work.warn('Softer than the charts cover: 70 Shore A is taken, and it will hold less.');
+      if (extrusion === 'needs-backup-ring')
+        work.warn(
+          'extrudes',
+          `A gap of ${f(input.gapMm)} mm at ${f(input.pressureBar)} bar wants a back-up ring (widest without: ${f(widest, 2)} mm, half of that where the pressure pulses).`,
+        );
+      if (input.hardness < 65)
+        work.warn('soft', 'Softer than the charts cover: 70 Shore A is taken, and it will hold less.');
     }
     const p = (v: number): ReturnType<typeof canonical> => canonical(v, 'percent');
     return {

@@ -27,6 +27,17 @@ export const pistonReturn = defineReckoner({
       source: 'by hand: E 5.54 MPa, 1.22 N/mm on π × 36 mm, μ 0.3',
     },
   ],
+  dangers: {
+    'past-30': {
+      harm: 'The ring grips harder than reckoned: the piston stays out and the brake or clutch drags.',
+      fires: { squeeze: '30.1 %' },
+      silent: { squeeze: '30 %' },
+    },
+    'sticks-when-old': {
+      harm: 'After standing, the first stroke needs twice the force: what returned on the bench hangs on the road.',
+      fires: {},
+    },
+  },
   inputs: {
     squeeze: quantity('percent', 'Squeeze', { min: 0, max: 60 }),
     section: quantity('length', 'Section of the ring', { above: 0, max: 100 }),
@@ -85,8 +96,9 @@ export const pistonReturn = defineReckoner({
     const resisting = friction + pressure;
     // The contact force of a rubber ring is known to about a third: common practice.
     const verdict = margin > resisting / 3 ? 'returns' : margin < -resisting / 3 ? 'sticks' : 'doubtful';
-    if (input.squeezePercent > 30) work.warn('Squeezed past 30 %: the load rises faster than this formula is sure of.');
-    work.warn('After standing, rubber sticks: the first stroke may need twice this or more.');
+    if (input.squeezePercent > 30)
+      work.warn('past-30', 'Squeezed past 30 %: the load rises faster than this formula is sure of.');
+    work.warn('sticks-when-old', 'After standing, rubber sticks: the first stroke may need twice this or more.');
     return {
       ringFriction: canonical(friction, 'force'),
       pressureForce: canonical(pressure, 'force'),

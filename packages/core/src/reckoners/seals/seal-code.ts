@@ -3,8 +3,10 @@ import { defineReckoner, optional, quantity, ReckonError, text } from '../shape/
 import { as568, commonMetric, iso3601, type RingSize } from './tables/o-rings.ts';
 import { sealWidthOf, shaftSeals } from './tables/shaft-seals.ts';
 
-const ACCEPTED = 'sizes as stamped, such as 35-52-7, 20x14x3 or -214';
+const ACCEPTED = 'sizes as stamped, such as 35-52-7, 20x14x3, 1 3/8 x 2 1/8 x 3/8 in, -214 or AS568A-214';
 const LISTED = 6;
+/** On the width of seals for this shaft the tables differ. */
+const DOUBTFUL_SHAFT_MM = 65;
 /** How far a worn or swollen seal may measure from its size, share of the size and at least 0.3 mm: common practice. */
 const OFF = 0.02;
 
@@ -27,7 +29,41 @@ export const sealCode = defineReckoner({
     { inputs: { text: '20x14x3' }, gives: { kind: 'o-ring', consistent: 'yes' }, source: 'by hand: 14 + 2 × 3 = 20' },
     { inputs: { text: '20x14x2.5' }, gives: { consistent: 'no' }, source: 'by hand: 14 + 2 × 2.5 = 19' },
     { inputs: { text: '-214' }, gives: { kind: 'o-ring', 'candidates.0.code': '-214' }, source: 'AS568' },
+    { inputs: { text: 'AS568A-214' }, gives: { 'candidates.0.code': '-214' }, source: 'AS568' },
+    { inputs: { text: '2-214' }, gives: { 'candidates.0.code': '-214' }, source: 'AS568' },
+    {
+      inputs: { text: '7-35-52' },
+      gives: { kind: 'shaft-seal', inside: '35 mm', outside: '52 mm', width: '7 mm' },
+      source: 'width first, as some stamp it: common practice',
+    },
+    {
+      inputs: { text: '1 3/8 x 2 1/8 x 3/8 in' },
+      gives: { inside: '1.375 in', outside: '2.125 in', width: '0.375 in' },
+      source: 'by hand',
+    },
+    {
+      inputs: { text: '20-40-10' },
+      gives: { kind: 'shaft-seal', consistent: 'yes' },
+      source: 'agrees as a ring, but only a shaft seal is 20 × 40: ISO 6194-1',
+    },
   ],
+  dangers: {
+    'does-not-agree': {
+      harm: 'A shaft seal is ordered as an O-ring, or the other way: the job stands, or what is fitted leaks.',
+      fires: { text: '20x14x2.5' },
+      silent: { text: '20x14x3' },
+    },
+    'none-near': {
+      harm: 'A worn seal is copied with its wear: the new one is too loose on its shaft.',
+      fires: { text: null, inside: '213 mm', outside: '251 mm' },
+      silent: { text: null, inside: '35 mm', outside: '52 mm' },
+    },
+    'doubtful-width': {
+      harm: 'A seal of another width stands proud, or its lip runs on the old groove.',
+      fires: { text: '65-85-10' },
+      silent: { text: '60-80-8' },
+    },
+  },
   inputs: {
     outside: optional(quantity('length', 'Outside', { above: 0, max: 3000 })),
     inside: optional(quantity('length', 'Inside', { above: 0, max: 3000 })),
@@ -44,7 +80,7 @@ export const sealCode = defineReckoner({
     candidates: { label: 'Candidates', is: 'table' },
   },
   compute(input, work) {
-    const dash = /^\s*(?:AS ?568)?\s*-?\s*(\d{3})\s*$/i.exec(input.text ?? '');
+    const dash = /^\s*(?:AS ?568A?\s*-?\s*|2\s*-\s*|-\s*|)(\d{3})\s*$/i.exec(input.text ?? '');
     if (dash) {
       const found = as568.find((r) => r.code === `-${dash[1]}`);
       if (!found)
@@ -82,8 +118,10 @@ export const sealCode = defineReckoner({
       );
     const rings = nearestRings(sizes);
     const seals = nearestSeals(sizes);
+    // Three sizes that agree as a ring are still a shaft seal where only a shaft seal has them.
+    const onlySeal = seals.length > 0 && rings.length === 0;
     const kind =
-      consistent === 'yes' || (outside === undefined && rings.length > 0)
+      (consistent === 'yes' && !onlySeal) || (outside === undefined && rings.length > 0)
         ? 'o-ring'
         : seals.length > 0 || consistent === 'no'
           ? 'shaft-seal'
@@ -92,9 +130,16 @@ export const sealCode = defineReckoner({
             : 'unknown';
     if (consistent === 'no' && width! < 5)
       work.warn(
+        'does-not-agree',
         `As an O-ring this does not agree: ${f(inside!)} inside and ${f(width!)} thick makes ${f(implied!)} outside, not ${f(outside!)}. Measure again, or it is a shaft seal.`,
       );
-    if (kind === 'unknown') work.warn('No standard size is near. Measure the shaft and the bore, not the old seal.');
+    if (kind === 'unknown')
+      work.warn('none-near', 'No standard size is near. Measure the shaft and the bore, not the old seal.');
+    if (kind === 'shaft-seal' && seals.some((c) => (c['inside'] as Quantity).value === DOUBTFUL_SHAFT_MM))
+      work.warn(
+        'doubtful-width',
+        `At ${DOUBTFUL_SHAFT_MM} mm the tables differ on the width (8 or 10 mm): measure the old one.`,
+      );
     work.step('Kind', 'O-ring when the three sizes agree, else shaft seal', consistent, kind);
     return answer(
       kind,
@@ -137,15 +182,36 @@ function measured(input: {
   return sizes;
 }
 
-/** Three numbers in any order of the first two: the smaller is the inside. Two numbers: inside and section. */
+const NUMBER = /(\d+)[\s-]+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|\d*\.\d+|\d+/g;
+
+/** The numbers of a stamp: whole, decimal with or without a nought before the point, fractions and mixed fractions. */
+function numbersIn(text: string): number[] {
+  return [...text.matchAll(NUMBER)].map(([whole, units, over, under, top, bottom]) =>
+    units !== undefined
+      ? Number(units) + Number(over) / Number(under)
+      : top !== undefined
+        ? Number(top) / Number(bottom)
+        : Number(whole),
+  );
+}
+
+/**
+ * Three sizes in whatever order they are stamped: the two larger are inside and outside, the third the width. Two numbers
+ * are inside and section.
+ */
 function stamped(given: string): Sizes {
-  const numbers = (given.replace(/(\d),(\d)/g, '$1.$2').match(/\d+(?:\.\d+)?/g) ?? []).map(Number);
-  const inch = /"|in\b/i.test(given) ? 25.4 : 1;
-  const [a, b, c] = numbers.map((n) => n * inch);
-  if (a === undefined || b === undefined || numbers.some((n) => n <= 0 || n > 3000))
+  const text = given.replace(/(\d),(\d)/g, '$1.$2');
+  const inch = /"|″|\binch|in\b/i.test(text) ? 25.4 : 1;
+  const numbers = numbersIn(text.replace(/[x×*]/gi, ' × '));
+  const sizes = numbers.map((n) => n * inch);
+  const [a, b, c] = sizes;
+  if (a === undefined || b === undefined || sizes.length > 3 || sizes.some((n) => !(n > 0) || n > 3000))
     throw new ReckonError('unknown-size', 'text', given, ACCEPTED);
   if (c === undefined) return { inside: Math.max(a, b), outside: undefined, width: Math.min(a, b) };
-  return { inside: Math.min(a, b), outside: Math.max(a, b), width: c };
+  const [width, inside, outside] = [...sizes].sort((x, y) => x - y);
+  // A ring thicker than its bore is written inside, outside, section: then the order of the stamp is kept.
+  if (c > Math.min(a, b) && a < b && Math.abs(a + 2 * c - b) < 0.01 * b) return { inside: a, outside: b, width: c };
+  return { inside, outside, width };
 }
 
 const off = (have: number | undefined, size: number): number => (have === undefined ? 0 : Math.abs(have - size));

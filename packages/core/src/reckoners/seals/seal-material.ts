@@ -22,6 +22,23 @@ export const sealMaterial = defineReckoner({
       source: 'common practice: nitrile hardens over 100 °C',
     },
   ],
+  dangers: {
+    brakes: {
+      harm: 'The wrong rubber swells in brake fluid: the brake fails.',
+      fires: { fluid: 'glycol-brake-fluid' },
+      silent: { fluid: 'mineral-oil' },
+    },
+    doubtful: {
+      harm: 'A rubber on which the handbooks differ is fitted as if they agreed: it hardens, and the oil gets out.',
+      fires: { fluid: 'ester-oil' },
+      silent: { fluid: 'mineral-oil' },
+    },
+    'none-suits': {
+      harm: 'The least bad of them is fitted: it goes hard or dissolves, and what it holds back gets out.',
+      fires: { temperatureMax: '400 °C' },
+      silent: { temperatureMax: '120 °C' },
+    },
+  },
   inputs: {
     fluid: choice(fluids, 'Fluid'),
     temperatureMin: quantity('temperature', 'Coldest', { min: -273.15, max: 1000 }),
@@ -54,9 +71,14 @@ export const sealMaterial = defineReckoner({
         reasons.length === 0 ? 'suited' : reasons.join('; '),
       );
     }
+    if (fluid === 'ester-oil')
+      work.warn(
+        'doubtful',
+        'FKM in ester oil is doubtful here: handbooks differ with the ester and with what is dissolved in it. Ask the maker of the compound.',
+      );
     if (fluid === 'glycol-brake-fluid')
-      work.warn('Brakes: only parts that their maker names. A drop of mineral oil swells EPDM.');
-    if (suited.length === 0) work.warn('None of these: ask the maker of the seal.');
+      work.warn('brakes', 'Brakes: only parts that their maker names. A drop of mineral oil swells EPDM.');
+    if (suited.length === 0) work.warn('none-suits', 'None of these: ask the maker of the seal.');
     return { suited, unsuited };
   },
 });

@@ -16,7 +16,7 @@ import { suffixOf, type Checked, type Field, type Fields, type ListField } from 
 export interface DefaultUsed {
   readonly field: string;
   readonly label: string;
-  readonly value: string | number;
+  readonly value: string | number | boolean;
 }
 
 const isPlainObject = (x: unknown): x is Record<string, unknown> =>
@@ -79,7 +79,7 @@ function checkField(field: Field, given: unknown, at: string, defaults: DefaultU
         atField(at, () => parseQuantity(withBareUnit(field, given), field.dimension)),
         field.dimension,
       );
-      return bounded(value, field, at, given, canonicalUnit(field.dimension));
+      return bounded(value, field, at, given);
     }
     case 'any-quantity':
       if (typeof given === 'number' && Number.isFinite(given)) return { value: given, unit: '1' } satisfies Quantity;
@@ -95,10 +95,15 @@ function checkField(field: Field, given: unknown, at: string, defaults: DefaultU
         throw new ReckonError('not-a-number', at, given, accepted(field));
       if (field.integer && !Number.isInteger(value))
         throw new ReckonError('not-a-whole-number', at, given, accepted(field));
-      return bounded(value, field, at, given, '');
+      return bounded(value, field, at, given);
     }
     case 'choice':
       return chosen(field.options, given) ?? refuseChoice(field, given, at);
+    case 'flag': {
+      const said = typeof given === 'string' ? YES_NO[given.trim().toLowerCase()] : given;
+      if (typeof said !== 'boolean') throw new ReckonError('not-yes-or-no', at, given, accepted(field));
+      return said;
+    }
     case 'text':
       if (typeof given !== 'string' || given.trim() === '')
         throw new ReckonError('not-a-text', at, given, accepted(field));
@@ -123,6 +128,8 @@ function checkField(field: Field, given: unknown, at: string, defaults: DefaultU
       return unreachable('a field kind without a check', field);
   }
 }
+
+const YES_NO: Readonly<Record<string, boolean>> = { yes: true, no: false, true: true, false: false };
 
 function checkEntries(field: ListField, entries: unknown[], at: string, defaults: DefaultUsed[]): unknown {
   if (field.of.kind === 'number' && entries.every((n) => plainlyWithin(field.of, n))) return entries;
@@ -169,15 +176,21 @@ function withBareUnit(field: { readonly bareUnit?: string }, given: unknown): un
   return given;
 }
 
+const looksLikeQuantity = (given: Record<string, unknown>): boolean => 'value' in given && 'unit' in given;
+
 /** Could a value be meant for this kind of field? Tells the options of an `either` apart. */
 function couldBe(field: Field, given: unknown): boolean {
   switch (field.kind) {
     case 'list':
       return Array.isArray(given);
     case 'record':
-      return isPlainObject(given);
+      return isPlainObject(given) && !looksLikeQuantity(given);
+    case 'quantity':
+      return isPlainObject(given) ? looksLikeQuantity(given) : typeof given === 'string' || typeof given === 'number';
     case 'number':
       return typeof given === 'number';
+    case 'flag':
+      return typeof given === 'boolean';
     case 'choice':
     case 'text':
       return typeof given === 'string';
@@ -191,13 +204,12 @@ function bounded(
   field: { min?: number; max?: number; above?: number } & Field,
   at: string,
   given: unknown,
-  unit: string,
 ): number {
   const outside =
     (field.min !== undefined && value < field.min) ||
     (field.max !== undefined && value > field.max) ||
     (field.above !== undefined && value <= field.above);
-  if (outside) throw new ReckonError('out-of-range', at, given, `${accepted(field)}${unit ? '' : ''}`);
+  if (outside) throw new ReckonError('out-of-range', at, given, accepted(field));
   return value;
 }
 
@@ -223,6 +235,8 @@ export function accepted(field: Field): string {
       return `${range(field, '')}a ${field.integer ? 'whole ' : ''}number`;
     case 'choice':
       return `one of: ${field.options.join(', ')}`;
+    case 'flag':
+      return 'yes or no (true or false)';
     case 'text':
       return `a text of at most ${field.maxLength} characters`;
     case 'list':

@@ -5,6 +5,8 @@ interface Common {
   /** Words for people, sentence case. */
   readonly label: string;
   readonly help?: string;
+  /** What a hand at the bench seldom has: it stands under "more" on the screen, never among the first questions. */
+  readonly more?: true;
 }
 
 export interface QuantityField<D extends Dimension = Dimension> extends Common {
@@ -37,9 +39,15 @@ export interface ChoiceField<O extends string = string> extends Common {
   readonly kind: 'choice';
   readonly options: readonly O[];
 }
+/** A yes or no: `true`, `false`, "yes" or "no". */
+export interface FlagField extends Common {
+  readonly kind: 'flag';
+}
 export interface TextField extends Common {
   readonly kind: 'text';
   readonly maxLength: number;
+  /** The reckoner whose `best` answers this field, for a hand that has the thing and not its name. */
+  readonly find?: 'thread-find' | 'bearing-find';
 }
 export interface ListField<F extends Field = Field> extends Common {
   readonly kind: 'list';
@@ -59,7 +67,7 @@ export interface EitherField<O extends readonly Field[] = readonly Field[]> exte
 interface Presence {
   readonly optional?: true;
   /** What stands in when the field is left out, written as a person would; it becomes a line of the working. */
-  readonly default?: string | number;
+  readonly default?: string | number | boolean;
 }
 export type Field = (
   | QuantityField
@@ -67,6 +75,7 @@ export type Field = (
   | ScaleField
   | NumberField
   | ChoiceField
+  | FlagField
   | TextField
   | ListField<Field>
   | RecordField<Fields>
@@ -111,7 +120,11 @@ export const choice = <const O extends string>(
   label,
   ...more,
 });
-export const text = (label: string, more: Words & { readonly maxLength?: number } = {}): TextField => ({
+export const flag = (label: string, more: Words = {}): FlagField => ({ kind: 'flag', label, ...more });
+export const text = (
+  label: string,
+  more: Words & Pick<TextField, 'find'> & { readonly maxLength?: number } = {},
+): TextField => ({
   kind: 'text',
   label,
   ...more,
@@ -148,11 +161,13 @@ export const either = <const O extends readonly Field[]>(
 export const optional = <F extends Field>(field: F): F & { readonly optional: true } => ({ ...field, optional: true });
 export const defaulted = <F extends Field>(
   field: F,
-  value: string | number,
-): F & { readonly default: string | number } => ({
+  value: string | number | boolean,
+): F & { readonly default: string | number | boolean } => ({
   ...field,
   default: value,
 });
+/** A field that stands under "more" on the screen. */
+export const more = <F extends Field>(field: F): F & { readonly more: true } => ({ ...field, more: true });
 
 /** Ending of a checked field's name: numbers that have left their Quantity say their unit. */
 export const suffixOf = {
@@ -167,6 +182,7 @@ export const suffixOf = {
   temperatureDifference: 'K',
   angle: 'Deg',
   mass: 'Kg',
+  massPerLength: 'GPerM',
   volume: 'Ml',
   flow: 'LPerMin',
   leak: 'Cm3PerMin',
@@ -195,15 +211,17 @@ type ValueOf<F> = F extends QuantityField
         ? number
         : F extends ChoiceField<infer O>
           ? O
-          : F extends TextField
-            ? string
-            : F extends EitherField<infer O>
-              ? ValueOf<O[number]>
-              : F extends ListField<infer G>
-                ? readonly ValueOf<G>[]
-                : F extends RecordField<infer R>
-                  ? Checked<R>
-                  : never;
+          : F extends FlagField
+            ? boolean
+            : F extends TextField
+              ? string
+              : F extends EitherField<infer O>
+                ? ValueOf<O[number]>
+                : F extends ListField<infer G>
+                  ? readonly ValueOf<G>[]
+                  : F extends RecordField<infer R>
+                    ? Checked<R>
+                    : never;
 
 type NameOf<K extends string, F> =
   F extends QuantityField<infer D>

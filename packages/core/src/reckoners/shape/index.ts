@@ -5,6 +5,8 @@ export {
   defineReckoner,
   needed,
   type CheckValue,
+  type Danger,
+  type Dangers,
   type OutputSpec,
   type Reckoner,
   type Reckoning,

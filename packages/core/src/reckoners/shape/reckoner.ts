@@ -51,6 +51,22 @@ export interface CheckValue {
   readonly source: string;
 }
 
+/**
+ * What could hurt someone, or spoil a unit, if an answer were believed wrongly: the reason for a warning.
+ * `fires` and `silent` are laid over the first check's inputs (null takes a field out), and are the warning's test.
+ */
+export interface Danger {
+  /** What would happen, to whom or to what. */
+  readonly harm: string;
+  /** The warning is given with these, at its threshold. */
+  readonly fires: { readonly [field: string]: unknown };
+  /** It is not given with these, just short of it. Without them the warning stands with every answer. */
+  readonly silent?: { readonly [field: string]: unknown };
+}
+export interface Dangers {
+  readonly [id: string]: Danger;
+}
+
 /** A pure function from quantities to quantities that also returns its working. */
 export interface Reckoner<I extends Fields = Fields, R extends Results = Results> {
   readonly id: string;
@@ -66,6 +82,12 @@ export interface Reckoner<I extends Fields = Fields, R extends Results = Results
   readonly checks: readonly [CheckValue, ...CheckValue[]];
   /** Where the method and its figures come from. */
   readonly sources: readonly string[];
+  readonly dangers: Dangers;
+  /**
+   * Of which dangers an answer warns.
+   * @throws ReckonError as `reckon` does
+   */
+  warnsOf(inputs: unknown): readonly string[];
   /**
    * Reckons from inputs as people give them.
    * @throws ReckonError `{code, field, given, accepted}`; never returns NaN or Infinity
@@ -73,28 +95,41 @@ export interface Reckoner<I extends Fields = Fields, R extends Results = Results
   reckon(inputs: unknown): Reckoning<R>;
 }
 
-interface Definition<I extends Fields, R extends Results> extends Omit<Reckoner<I, R>, 'reckon'> {
-  readonly compute: (input: Checked<I>, work: Work) => R;
+interface Definition<I extends Fields, R extends Results, D extends Dangers> extends Omit<
+  Reckoner<I, R>,
+  'reckon' | 'warnsOf' | 'dangers'
+> {
+  readonly dangers: D;
+  /** `given` are the inputs as they came, for what a unit or a spelling gives away; they have passed the check. */
+  readonly compute: (input: Checked<I>, work: Work<keyof D & string>, given: Readonly<Record<string, unknown>>) => R;
 }
 
 /** Makes a reckoner of its definition: check at the edge, defaults into the working, results finite. */
-export function defineReckoner<const I extends Fields, R extends Results>(
-  definition: Definition<I, R>,
+export function defineReckoner<const I extends Fields, R extends Results, const D extends Dangers>(
+  definition: Definition<I, R, D>,
 ): Reckoner<I, R> {
   const { compute, ...facts } = definition;
+  const worked = (inputs: unknown): { results: R; work: Work<keyof D & string> } => {
+    const { checked, defaults } = check(definition.inputs, inputs);
+    const work = new Work<keyof D & string>();
+    for (const s of facts.sources) work.source(s);
+    for (const d of defaults) work.assume(d.label, shownDefault(d.value), 'default, not given');
+    const results = dropUndefined(compute(checked, work, inputs as Readonly<Record<string, unknown>>));
+    assertFinite(results, '', inputs);
+    return { results, work };
+  };
   return {
     ...facts,
+    warnsOf: (inputs) => [...worked(inputs).work.warnedOf],
     reckon(inputs) {
-      const { checked, defaults } = check(definition.inputs, inputs);
-      const work = new Work();
-      for (const s of facts.sources) work.source(s);
-      for (const d of defaults) work.assume(d.label, String(d.value), 'default, not given');
-      const results = dropUndefined(compute(checked, work));
-      assertFinite(results, '', inputs);
+      const { results, work } = worked(inputs);
       return { results, working: work.lines, warnings: work.warnings, sources: work.sources };
     },
   };
 }
+
+const shownDefault = (value: string | number | boolean): string =>
+  typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value);
 
 /**
  * A field that the chosen way of reckoning needs.

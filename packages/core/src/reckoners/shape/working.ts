@@ -11,10 +11,15 @@ export interface WorkingLine {
   readonly value: Quantity | string;
 }
 
-/** Collects the working, warnings and sources of one reckoning. */
-export class Work {
+/**
+ * Collects the working, warnings and sources of one reckoning.
+ * `D` are the dangers of the reckoner: a warning is given for one of them, never for none.
+ */
+export class Work<D extends string = string> {
   readonly lines: WorkingLine[] = [];
   readonly warnings: string[] = [];
+  /** The dangers for which a warning was given. */
+  readonly warnedOf = new Set<D>();
   readonly sources: string[] = [];
 
   /** A figure that was given, or looked up, and goes into what follows. */
@@ -32,8 +37,9 @@ export class Work {
     this.lines.push({ name, formula: why, value });
   }
 
-  /** The method stops being valid, or a person should look again. */
-  warn(text: string): void {
+  /** Somebody could be hurt, or a unit spoilt, by believing the answer as it stands. */
+  warn(danger: D, text: string): void {
+    this.warnedOf.add(danger);
     if (!this.warnings.includes(text)) this.warnings.push(text);
   }
 

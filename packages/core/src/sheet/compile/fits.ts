@@ -70,6 +70,23 @@ export function compileFit(reader: Reader, at: Path, raw: NonNullable<RawPart['f
     limit: reader.quantity([...at, 'limit'], raw.limit ?? USUAL_LIMIT, 'temperature'),
     ...(raw.mass === undefined ? {} : { mass: reader.quantity([...at, 'mass'], raw.mass, 'mass') }),
     ...(raw.surface === undefined ? {} : { surface: reader.quantity([...at, 'surface'], raw.surface, 'area') }),
+    ...(raw.warm === undefined
+      ? {}
+      : {
+          warm: {
+            around: raw.warm.in,
+            temperature: reader.quantity([...at, 'warm', 'to'], raw.warm.to, 'temperature'),
+          },
+        }),
+    ...(raw.bearing === undefined
+      ? {}
+      : {
+          bearing: {
+            outside: reader.quantity([...at, 'bearing', 'outside'], raw.bearing.outside, 'length'),
+            clearance: reader.quantity([...at, 'bearing', 'clearance'], raw.bearing.clearance, 'length'),
+            type: raw.bearing.type ?? 'ball',
+          },
+        }),
   };
 }
 

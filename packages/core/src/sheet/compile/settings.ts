@@ -44,6 +44,29 @@ export function compileSetting(reader: Reader, id: string, s: RawSetting, sheet:
         return raw.kind === 'trial'
           ? { kind: 'trial' }
           : { kind: 'depths', depths: (need('depths') ?? []).map((d) => ({ ...d, gauge: d.gauge ?? 'depth gauge' })) };
+      case 'gap':
+      case 'pinion': {
+        if (s.shims === undefined)
+          reader.problem(
+            path,
+            'school-incomplete',
+            `the school "${raw.kind}" takes its pack from a drawer: say "shims"`,
+          );
+        const gauge = raw.gauge ?? 'depth gauge';
+        return raw.kind === 'gap'
+          ? { kind: 'gap', gauge: raw.gauge ?? 'feeler' }
+          : {
+              kind: 'pinion',
+              nominal: reader.quantity([...path, 'nominal'], need('nominal') ?? '1 mm', 'length'),
+              gauge,
+            };
+      }
+      case 'crush':
+        return {
+          kind: 'crush',
+          first: reader.quantity([...path, 'first'], need('first') ?? '5 deg', 'angle'),
+          part: reader.name([...path, 'part'], need('part') ?? '', sheet.parts, 'part'),
+        };
       case 'nut':
         if (raw.slots !== undefined) need('holes');
         return {

@@ -1,3 +1,4 @@
+import { materialNames } from '../../reckoners/index.ts';
 import { schoolKinds } from '../setting.ts';
 import {
   choice,
@@ -86,6 +87,11 @@ export const part = object(
         limit: quantity,
         mass: quantity,
         surface: quantity,
+        warm: object({ in: choice(...materialNames), to: quantity }, ['in', 'to']),
+        bearing: object({ outside: quantity, clearance: quantity, type: choice('ball', 'roller') }, [
+          'outside',
+          'clearance',
+        ]),
       },
       ['diameter'],
     ),
@@ -154,6 +160,9 @@ const school = object(
     flats: integer({ minimum: 2, maximum: 60 }),
     first: figure,
     'back-off': figure,
+    gauge: words,
+    nominal: figure,
+    part: ref,
     gear: integer({ minimum: 3, maximum: 1000 }),
     pinion: integer({ minimum: 3, maximum: 1000 }),
     per,

@@ -1,16 +1,19 @@
 import { linesOf } from '@jubb/core/bench';
+import { useState } from 'react';
 import type { Fluid, Op } from '@jubb/core/sheet';
 import { Caution } from '../../caution.tsx';
 import { Whose } from '../../figure-source.tsx';
 import { convert, dimensionsOfUnit, formatNumber, formatQuantity } from '@jubb/core/quantities';
 import { Go, type PanelProps } from '../panel.tsx';
+import { hasFigure, MovedOff } from '../strip/moved-off.tsx';
 import { Turning } from '../strip/turning.tsx';
 
 /** An operation that is done or looked at and then confirmed: what to do in a few lines, and the button. */
 export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
   const { sheet } = bench;
+  const [movedOff, setMovedOff] = useState('');
   const complete = (more: { answer?: 'yes' | 'no' } = {}): void => {
-    bench.give({ type: 'complete', op: op.id, ...more });
+    bench.give({ type: 'complete', op: op.id, ...(movedOff ? { note: movedOff } : {}), ...more });
   };
   if (op.kind === 'inspect' && op.ask) {
     const part = op.part ?? op.what;
@@ -47,6 +50,7 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
         ) : (
           <>
             {joint && <Turning hand={joint.hand} loosen />}
+            {joint && !hasFigure(joint) && <MovedOff joint={joint} note={setMovedOff} />}
             {op.kind === 'fill' && sheet.fluids[op.what] && <Amount fluid={sheet.fluids[op.what]!} bench={bench} />}
             <ul className="lines">
               {linesOf(bench.sheet, bench.state, op).map((l) => (

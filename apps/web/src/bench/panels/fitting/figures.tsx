@@ -1,4 +1,4 @@
-import { dropsUntil, heatWindow, type Asked, type heatOf } from '@jubb/core/bench';
+import { clearanceOf, dropsUntil, gripOf, heatWindow, type Asked, type heatOf } from '@jubb/core/bench';
 import { convert, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import type { Part } from '@jubb/core/sheet';
 import { useNow } from '../../../frame/use-now.ts';
@@ -61,6 +61,39 @@ export function Drop({ bench, part }: { readonly bench: Bench; readonly part: st
       <div className="big" role="timer">
         {left > 0 ? `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}` : 'warm it again'}
       </div>
+    </>
+  );
+}
+
+/** What the fit is worth afterwards: whether it still grips when warm, and what clearance it leaves a bearing. */
+export function AfterFit({ fit }: { readonly fit: NonNullable<Part['fit']> }): React.JSX.Element | null {
+  const grip = gripOf(fit);
+  const clearance = clearanceOf(fit);
+  if (!grip && !clearance) return null;
+  return (
+    <>
+      {grip && (
+        <p className="m-0">
+          {grip.reckoned.results.verdict === 'loose' ? (
+            <b className="field-error">Warm, it lets go</b>
+          ) : (
+            <>Warm, it still grips</>
+          )}
+          : loose at{' '}
+          {grip.reckoned.results.loosensAt ? formatQuantity(grip.reckoned.results.loosensAt, 0) : 'no heat it meets'},
+          and it gets {formatQuantity(fit.warm!.temperature, 0)}. <ReckonerLink id={grip.id} inputs={grip.inputs} />
+        </p>
+      )}
+      {clearance && (
+        <p className="m-0">
+          By the tightest fit {(inCanonical(clearance.reckoned.results.runningClearance, 'length') * 1000).toFixed(0)}{' '}
+          µm of clearance are left when it runs
+          {clearance.reckoned.results.runningClearance.value < 0 && (
+            <b className="field-error">: it would run preloaded</b>
+          )}
+          . <ReckonerLink id={clearance.id} inputs={clearance.inputs} />
+        </p>
+      )}
     </>
   );
 }

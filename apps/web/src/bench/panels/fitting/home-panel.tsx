@@ -12,7 +12,7 @@ import { useHomeRig } from '../../simulation/use-home-rig.ts';
 import { Foot } from '../foot.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
 import { TypedReading } from '../reading/typed-reading.tsx';
-import { Drop, Force, Heat } from './figures.tsx';
+import { AfterFit, Drop, Force, Heat } from './figures.tsx';
 import { Lip, Ready } from './lip.tsx';
 import { Ring } from './ring.tsx';
 import { Whose } from '../../figure-source.tsx';
@@ -80,6 +80,7 @@ export function HomePanel({ bench, op: given, step }: PanelProps): React.JSX.Ele
         <div>
           {heats && fit && <Heat asked={heatOf(fit)} fit={fit} />}
           {force && <Force asked={force} />}
+          {fit && <AfterFit fit={fit} />}
           {op.kind === 'place' && op.part !== undefined && <Drop bench={bench} part={op.part} />}
           {part?.lip && <Ready bench={bench} step={step} part={part.id} />}
           <Whose from={bench.sheet.from} documents={bench.documents} />

@@ -1,5 +1,5 @@
 import Form from 'react-bootstrap/Form';
-import { type DueReading, type NextTry, turnSaid } from '@jubb/core/bench';
+import { adjustmentOf, type DueReading, type NextTry, turnSaid } from '@jubb/core/bench';
 import { inCanonical, type Quantity, formatReading } from '@jubb/core/quantities';
 import type { Setting } from '@jubb/core/sheet';
 import { useState } from 'react';
@@ -116,7 +116,7 @@ function MoveButton({
   const [wrong, setWrong] = useState<string>();
   const move = next?.move;
   const act = (): void => {
-    const { kind: _kind, ...how } = move ?? { kind: 'turn' as const };
+    const how = adjustmentOf(move);
     const said = turned.trim() !== '' && move?.kind === 'turn' ? turnSaid(turned, move.turned) : undefined;
     if (said && 'problem' in said) return setWrong(said.problem);
     setWrong(undefined);
@@ -149,7 +149,17 @@ function MoveButton({
           </span>
         </div>
       )}
-      <Go label={next?.cannot ? 'It is changed: read again' : 'It is moved: read again'} act={act} disabled={!next} />
+      <Go
+        label={
+          move?.kind === 'renew'
+            ? 'The new one is in: read again'
+            : next?.cannot
+              ? 'It is changed: read again'
+              : 'It is moved: read again'
+        }
+        act={act}
+        disabled={!next}
+      />
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { SetButton } from './set-button.tsx';
 import { Advice, DueWords, Standing, Tries } from './setting-words.tsx';
 import { settingGauge, dueReading, openBad, nextTry, packIn, schoolOf, instrumentFacts } from '@jubb/core/bench';
+import { depthsOf } from '@jubb/core/sheet';
 import { formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import { createPortal } from 'react-dom';
 import { SettingDrawing } from '../../../drawing/setting-drawing.tsx';
@@ -21,14 +22,15 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
   const setting = sheet.settings[op.setting]!;
   const school = schoolOf(setting, state);
   const other = setting.together === undefined ? undefined : sheet.settings[setting.together];
+  const measured = depthsOf(school);
   const due = dueReading(sheet, state, setting);
   const feel = setting.feel && state.answers[op.id]?.answer !== 'no' ? setting.feel : undefined;
   const felt = state.answers[op.id]?.answer === 'yes';
   const kind = settingGauge(due?.depth?.gauge ?? due?.setting.gauge ?? setting.gauge);
   const instrument = useInstrument(kind);
   const depths =
-    school?.kind === 'depths' && due?.depth
-      ? { depths: school.depths.map((d) => (d.sign === 'plus' ? '+' : '-')).join(''), depthAt: due.depth.at }
+    due?.depth && due.depth.gauge !== 'by eye'
+      ? { depths: measured.map((d) => (d.sign === 'plus' ? '+' : '-')).join(''), depthAt: due.depth.at }
       : undefined;
   // The simulated unit follows what is set on it, and nothing else.
   useSettingRig(instrument, due?.setting, state, { by: setting, depths });
@@ -59,7 +61,7 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
         after.settings[setting.id]?.rounds.at(-1)?.result?.verdict === 'within',
     );
   };
-  const pack = packIn(setting, state.settings[setting.id], school?.kind === 'depths');
+  const pack = packIn(setting, state.settings[setting.id], measured.length > 0);
   const pieces =
     next?.move?.kind === 'pack'
       ? next.move.pieces

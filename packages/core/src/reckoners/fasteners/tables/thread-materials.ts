@@ -12,3 +12,5 @@ export const threadMaterials = Object.freeze({
 } as const);
 export type ThreadMaterial = keyof typeof threadMaterials;
 export const threadMaterialNames = Object.keys(threadMaterials) as readonly ThreadMaterial[];
+/** Of these the handbooks differ by a fifth: the screen says so. */
+export const DOUBTFUL_STRENGTHS: readonly ThreadMaterial[] = ['steel', 'bronze'];

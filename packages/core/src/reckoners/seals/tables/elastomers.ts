@@ -34,7 +34,8 @@ const e = (fromC: number, toC: number, dynamic: boolean, marks: string): Elastom
 export const elastomers: Readonly<Record<string, Elastomer>> = Object.freeze({
   NBR: e(-30, 100, true, '2011122202'),
   HNBR: e(-30, 150, true, '2022122202'),
-  FKM: e(-20, 200, true, '2000221211'),
+  // FKM in ester oil: handbooks range from good (lubricants) to poor (with refrigerant); the careful mark, and said so.
+  FKM: e(-20, 200, true, '2001221211'),
   EPDM: e(-45, 130, true, '0221002222'),
   ACM: e(-20, 150, true, '2001010200'),
   VMQ: e(-55, 200, false, '1100001001'),

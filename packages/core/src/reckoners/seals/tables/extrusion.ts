@@ -39,3 +39,8 @@ export function widestGapMm(hardness: 70 | 80 | 90, bar: number): number {
   const [p0, g0] = points[over - 1] ?? [0, g1];
   return g0 + ((g1 - g0) * (bar - p0)) / (p1 - p0);
 }
+
+/** The chart that a hardness is judged by, Shore A. */
+export function chartHardness(hardness: number): 70 | 80 | 90 {
+  return hardness < 75 ? 70 : hardness < 85 ? 80 : 90;
+}
