@@ -213,7 +213,7 @@ function FigureOrRecord({
   const single = field.options.find((o) => o.kind !== 'record')!;
   const several = typeof value === 'object' && value !== null && !('unit' in value);
   return (
-    <fieldset className="group">
+    <fieldset className="group either">
       <legend>{label ?? field.label}</legend>
       {several ? (
         <FieldEditors
@@ -227,11 +227,7 @@ function FigureOrRecord({
         <FieldEditor field={single} path={path} value={value} change={change} wrong={wrong} />
       )}
       <button type="button" className="btn-line small" onClick={() => change(path, several ? '' : blank(record))}>
-        {several
-          ? single.label
-          : Object.values(record.fields)
-              .map((f) => f.label.toLowerCase())
-              .join(' and ')}
+        {several ? `As one ${single.label.toLowerCase()}` : record.label}
       </button>
       {several && message}
     </fieldset>

@@ -119,7 +119,7 @@ export function GripDrawing({ mm, got, input, shown }: DrawProps): React.JSX.Ele
     <Plot
       says={loose === undefined ? 'The interference does not change' : `Lets go at ${shown('loosensAt')}`}
       x="°C"
-      y="interference, mm"
+      y="mm"
       series={[
         {
           name: 'interference',

@@ -29,13 +29,18 @@ export const gripAtTemperature = defineReckoner({
       inputs: {
         diameter: '62 mm',
         interference: '0.03 mm',
-        outerExpansion: 23.1e-6,
-        innerExpansion: 11.5e-6,
+        outerExpansion: '23.1 µm/(m·K)',
+        innerExpansion: '11.5 µm/(m·K)',
         temperature: '90 °C',
       },
       // 62 × 11.6e-6 = 0.000719 mm/K
       gives: { loosensAt: '61.7 °C', interferenceThen: '-0.0203 mm', verdict: 'loose' },
       source: 'by hand: 20 + 0.03/(62 × 11.6e-6)',
+    },
+    {
+      inputs: { diameter: '62 mm', interference: '0.03 mm', outerExpansion: 23.1e-6, innerExpansion: 11.5e-6 },
+      gives: { loosensAt: '61.7 °C' },
+      source: 'the same, with expansions as bare numbers in 1/K',
     },
   ],
   dangers: {

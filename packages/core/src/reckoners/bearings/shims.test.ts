@@ -22,7 +22,7 @@ describe('shim-for-setting', () => {
       thickerShim: 'tighter',
     });
     expect(results.shimNeeded.value).toBeCloseTo(1.2, 10);
-    expect(results.uncertainty.value).toBeCloseTo(0.05, 10);
+    expect(results.uncertainty!.value).toBeCloseTo(0.05, 10);
   });
 
   test('the pack put back in as the trial reads the target: it asks for itself', () => {

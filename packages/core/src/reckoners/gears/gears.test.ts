@@ -105,6 +105,7 @@ describe('contact-pattern', () => {
       'gear-in': 'gear-out',
       'gear-out': 'gear-in',
       none: 'none',
+      'check-pair': 'check-pair',
     } as const;
     const turn = { toe: 'heel', heel: 'toe', centre: 'centre', top: 'root', root: 'top' } as const;
     for (const lengthwise of ['toe', 'centre', 'heel'] as const)

@@ -96,7 +96,7 @@ export const shaftAngles = defineReckoner({
               vertical: quantity('angle', 'From the side', { min: -60, max: 60, bareUnit: 'deg' }),
               horizontal: quantity('angle', 'From above', { min: -60, max: 60, bareUnit: 'deg' }),
             },
-            'Joint',
+            'In two planes',
           ),
         ],
         'Angle of the joint',

@@ -12,11 +12,14 @@ import {
   type Weight,
 } from '@jubb/core/bench';
 import { inCanonical } from '@jubb/core/quantities';
+import { singlePlaneBalance } from '@jubb/core/reckoners';
 import type { Stand, Test } from '@jubb/core/sheet';
 import { useMemo, useState } from 'react';
 import { createPortal } from 'react-dom';
 import { PolarPlot } from '../../../drawing/stands/polar-plot.tsx';
 import { useStandRun } from '../../../stands/use-stand-run.ts';
+import type { Inputs } from '../../../reckoner/inputs.ts';
+import { ReckonerLink } from '../../working-block.tsx';
 import { Go } from '../panel.tsx';
 import { StandFoot } from './stand-foot.tsx';
 
@@ -42,6 +45,24 @@ function useKept(place: string): readonly [Course, (c: Course) => void] {
       setCourse(c);
     },
   ];
+}
+
+/** The same two runs as a balancing in one plane, by the bearing that shakes more. */
+function OnePlane({ course, grams }: { readonly course: Course; readonly grams: number }): React.JSX.Element | null {
+  const [initial, trial] = [course.initial, course.trials[0]];
+  if (!initial || !trial) return null;
+  const worse = initial[1].mmS > initial[0].mmS ? 1 : 0;
+  const shake = (v: BothBearings[number]): Inputs => ({ amplitude: v.mmS, phase: `${v.phaseDeg} deg` });
+  return (
+    <ReckonerLink
+      id={singlePlaneBalance.id}
+      inputs={{
+        initial: shake(initial[worse]),
+        trial: { mass: `${grams} g`, angle: `${trial.angleDeg} deg` },
+        withTrial: shake(trial.readings[worse]),
+      }}
+    />
+  );
 }
 
 /** The next run of a course, in the hand's terms, with the weights that are on the rotor for it. */
@@ -182,6 +203,11 @@ export function BalancingRounds({
             />
           ))}
         </div>
+        {course.initial && course.trials.length === 1 && (
+          <p className="quiet m-0">
+            A narrow rotor wants one plane only: <OnePlane course={course} grams={course.trials[0]!.massG} />
+          </p>
+        )}
         {!course.initial && children}
       </div>
       {line.phase === 'running' ? (

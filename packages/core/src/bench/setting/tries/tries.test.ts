@@ -73,7 +73,7 @@ describe('a drag that a pack sets', () => {
     const { needed, uncertainty, forSetting } = neededPack(drag, tried([first]))!;
     // Two N·m too much: 0.1 mm more. The gauge's 0.2 N·m are 0.01 mm.
     expect(needed.value).toBeCloseTo(2.1, 9);
-    expect(uncertainty.value).toBeCloseTo(0.01, 9);
+    expect(uncertainty!.value).toBeCloseTo(0.01, 9);
     expect(forSetting.working[0]!.formula).toContain('slope of the sheet');
   });
 
