@@ -1,17 +1,8 @@
 import { canonical } from '../../quantities/index.ts';
-import { defineReckoner, ReckonError, text } from '../shape/index.ts';
-import {
-  boreOfCode,
-  boundaryDimensions,
-  HEAT_LIMIT_C,
-  kindOfSeries,
-  sharedOutlines,
-  smallBearings,
-  suffixes,
-  type BearingRow,
-} from './tables/boundary-dimensions.ts';
+import { defineReckoner, text } from '../shape/index.ts';
+import { outlineOf } from './outline-of.ts';
+import { boreOfCode, HEAT_LIMIT_C, kindOfSeries, sharedOutlines, suffixes } from './tables/boundary-dimensions.ts';
 
-const ACCEPTED = `a number such as 608, 6205, 6303-2RS, NU206, 30205: series ${[...Object.keys(boundaryDimensions), ...Object.keys(sharedOutlines)].join(', ')} and a bore code`;
 /** Sealed and greased for life, whatever the rubber. */
 const SEALED = /RS|RZ|DDU|LLU|LLB|2Z|ZZ/;
 
@@ -85,7 +76,7 @@ export const bearingCode = defineReckoner({
     heatLimit: { label: 'Heated to fit, no hotter than', is: 'temperature' },
   },
   compute({ designation }, work) {
-    const { series, code, row, behind } = lookUp(designation);
+    const { series, code, row, behind } = outlineOf(designation);
     const kind = code === undefined ? 'deep-groove' : kindOfSeries(series);
     const sealed = SEALED.test(behind);
     const heatLimit = canonical(sealed ? HEAT_LIMIT_C.sealed : HEAT_LIMIT_C.open, 'temperature');
@@ -129,19 +120,3 @@ export const bearingCode = defineReckoner({
     };
   },
 });
-
-function lookUp(designation: string): { series: string; code: number | undefined; row: BearingRow; behind: string } {
-  const small = /^\s*(6[0-3]\d)(?!\d)\s*([A-Z].*|[-/ ].*)?$/i.exec(designation);
-  const smallRow = small && smallBearings[small[1]!];
-  if (small && smallRow)
-    return { series: small[1]!, code: undefined, row: smallRow, behind: (small[2] ?? '').toUpperCase() };
-  const read = /^\s*(NU2|NU3|320|302|322|303|60|62|63|64|69|72|73)[\s-]?(\d\d)\s*([A-Z].*|[-/ ].*)?$/i.exec(
-    designation,
-  );
-  const series = read?.[1]?.toUpperCase();
-  const code = Number(read?.[2]);
-  const row = series === undefined ? undefined : boundaryDimensions[sharedOutlines[series]?.as ?? series]?.get(code);
-  if (!read || series === undefined || !row)
-    throw new ReckonError('unknown-bearing', 'designation', designation, ACCEPTED);
-  return { series, code, row, behind: (read[3] ?? '').toUpperCase() };
-}

@@ -1,5 +1,6 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { choice, defaulted, defineReckoner, quantity, ReckonError } from '../shape/index.ts';
+import { choice, defaulted, defineReckoner, needed, optional, quantity, ReckonError, text } from '../shape/index.ts';
+import { outlineOf } from './outline-of.ts';
 
 /** Expansion of bearing steel, 1/K. */
 const BEARING_STEEL = 12.5e-6;
@@ -38,6 +39,11 @@ export const bearingFit = defineReckoner({
       gives: { innerLoss: '11.59 µm', outerLoss: '0.00 µm', heatLoss: '6.95 µm', runningClearance: '-5.54 µm' },
       source: 'by hand from the handbooks’ formulas',
     },
+    {
+      inputs: { bearing: '6206', clearance: '13 µm', shaftInterference: '15 µm' },
+      gives: { innerLoss: '11.59 µm', runningClearance: '-5.54 µm' },
+      source: 'the same, its outline by its number (ISO 15)',
+    },
   ],
   dangers: {
     'runs-preloaded': {
@@ -57,8 +63,9 @@ export const bearingFit = defineReckoner({
     },
   },
   inputs: {
-    bore: quantity('length', 'Bore d', { above: 0, max: 2000 }),
-    outside: quantity('length', 'Outside D', { above: 0, max: 3000 }),
+    bearing: optional(text('Number on the bearing', { maxLength: 30, find: 'bearing-find' })),
+    bore: optional(quantity('length', 'Bore d', { above: 0, max: 2000, help: 'by the number, when left out' })),
+    outside: optional(quantity('length', 'Outside D', { above: 0, max: 3000 })),
     clearance: quantity('length', 'Clearance of the bearing, unmounted', { min: 0, max: 5 }),
     shaftInterference: defaulted(quantity('length', 'Interference on the shaft', { min: 0, max: 5 }), '0 µm'),
     housingInterference: defaulted(quantity('length', 'Interference in the housing', { min: 0, max: 5 }), '0 µm'),
@@ -77,8 +84,10 @@ export const bearingFit = defineReckoner({
     runningClearance: { label: 'Left when running', is: 'length', shownIn: 'µm' },
   },
   compute(input, work) {
-    const d = input.boreMm;
-    const D = input.outsideMm;
+    const known = input.bearing === undefined ? undefined : outlineOf(input.bearing, 'bearing').row;
+    const d = needed(input.boreMm ?? known?.bore, 'bore', 'or the number on the bearing');
+    const D = needed(input.outsideMm ?? known?.outside, 'outside', 'or the number on the bearing');
+    if (known) work.given('Outline by its number', `${f(d)} × ${f(D)}`);
     if (D <= d) throw new ReckonError('inconsistent', 'outside', D, `more than the bore, ${f(d)} mm`);
     const k = FLATTENED[input.shaftFinish];
     const effective = (diameter: number, interference: number): number => (diameter / (diameter + k)) * interference;

@@ -6,11 +6,12 @@ import {
   defaulted,
   defineReckoner,
   list,
+  more,
   number,
   optional,
   quantity,
-  record,
   ReckonError,
+  record,
 } from '../shape/index.ts';
 
 /**
@@ -42,7 +43,7 @@ export const rollingDrag = defineReckoner({
   inputs: {
     pull: quantity('force', 'Steady pull', { min: 0, max: 1e6 }),
     radius: quantity('length', 'At radius', { above: 0, max: 10000 }),
-    pullUncertainty: optional(quantity('force', 'Uncertainty of the pull (k = 2)', { min: 0, max: 1e6 })),
+    pullUncertainty: more(optional(quantity('force', 'Uncertainty of the pull (k = 2)', { min: 0, max: 1e6 }))),
     sealDrag: defaulted(quantity('torque', 'Of which seals', { min: 0, max: 10000 }), '0 N·m'),
     secondary: optional(
       record(

@@ -1,5 +1,16 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { choice, defineReckoner, list, optional, quantity, record, needed, ReckonError, text } from '../shape/index.ts';
+import {
+  choice,
+  defineReckoner,
+  list,
+  more,
+  needed,
+  optional,
+  quantity,
+  ReckonError,
+  record,
+  text,
+} from '../shape/index.ts';
 
 /**
  * The shim pack that gives the wanted float (positive) or preload (negative).
@@ -60,7 +71,7 @@ export const shimForSetting = defineReckoner({
     measured: optional(quantity('length', 'Float read with it', { min: -100, max: 100 })),
     target: quantity('length', 'Float wanted', { min: -100, max: 100, help: 'preload is negative' }),
     thickerShim: optional(choice(['looser', 'tighter'], 'A thicker pack makes it')),
-    gaugeUncertainty: optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 100 })),
+    gaugeUncertainty: more(optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 100 }))),
     depths: optional(
       list(
         record(

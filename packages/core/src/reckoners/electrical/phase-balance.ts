@@ -1,5 +1,14 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { anyQuantity, defaulted, defineReckoner, list, quantity, ReckonError, inOneUnit } from '../shape/index.ts';
+import {
+  anyQuantity,
+  defaulted,
+  defineReckoner,
+  inOneUnit,
+  list,
+  more,
+  quantity,
+  ReckonError,
+} from '../shape/index.ts';
 
 /** Spread of three phases, (max − min)/mean. Resistance, current or voltage alike. */
 export const phaseBalance = defineReckoner({
@@ -30,7 +39,7 @@ export const phaseBalance = defineReckoner({
   },
   inputs: {
     readings: list(anyQuantity('Phase'), 'Readings of the three phases', { minLength: 3, maxLength: 3 }),
-    balancedWithin: defaulted(quantity('percent', 'Balanced up to', { above: 0, max: 100 }), '2 %'),
+    balancedWithin: more(defaulted(quantity('percent', 'Balanced up to', { above: 0, max: 100 }), '2 %')),
   },
   outputs: {
     spread: { label: 'Spread', is: 'percent' },

@@ -1,7 +1,7 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
 import { propagate } from '../metrology/gum.ts';
 import { judge } from '../metrology/judge.ts';
-import { defaulted, defineReckoner, optional, quantity, ReckonError } from '../shape/index.ts';
+import { defaulted, defineReckoner, more, optional, quantity, ReckonError } from '../shape/index.ts';
 
 /** Where the resistance of copper would vanish on its straight line, °C (IEC 60034-1). */
 export const COPPER_C = 235;
@@ -35,9 +35,11 @@ export const windingResistance = defineReckoner({
     limitLow: optional(quantity('resistance', 'At least', { min: 0, max: 1e9 })),
     limitHigh: optional(quantity('resistance', 'At most', { min: 0, max: 1e9 })),
     leadResistance: defaulted(quantity('resistance', 'Leads, touched together', { min: 0, max: 1e6 }), '0 ohm'),
-    readingUncertainty: optional(quantity('resistance', 'Uncertainty of the reading (k = 2)', { min: 0, max: 1e6 })),
-    temperatureUncertainty: optional(
-      quantity('temperatureDifference', 'Uncertainty of the temperature (k = 2)', { min: 0, max: 50 }),
+    readingUncertainty: more(
+      optional(quantity('resistance', 'Uncertainty of the reading (k = 2)', { min: 0, max: 1e6 })),
+    ),
+    temperatureUncertainty: more(
+      optional(quantity('temperatureDifference', 'Uncertainty of the temperature (k = 2)', { min: 0, max: 50 })),
     ),
   },
   outputs: {

@@ -1,6 +1,18 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { defaulted, defineReckoner, list, number, quantity, ReckonError, text } from '../shape/index.ts';
+import {
+  choice,
+  defaulted,
+  defineReckoner,
+  list,
+  more,
+  number,
+  optional,
+  quantity,
+  ReckonError,
+  text,
+} from '../shape/index.ts';
 import { bearingMean } from './bolt-mechanics.ts';
+import { frictionOf, threadStates, USUAL_FRICTION } from './tables/thread-friction.ts';
 import { threadGeometry } from './thread-geometry.ts';
 
 /** Friction of used threads from well oiled to dry, between which the answer is spread (VDI 2230-1 table A5, from memory). */
@@ -47,8 +59,11 @@ export const loosened = defineReckoner({
   inputs: {
     thread: text('Thread', { maxLength: 30, find: 'thread-find' }),
     readings: list(quantity('torque', 'Torque', { above: 0 }), 'Torques at which they moved off', { maxLength: 60 }),
-    frictionThread: defaulted(number('Friction in the thread μG', { above: 0, max: 1 }), 0.12),
-    frictionHead: defaulted(number('Friction under the head μK', { above: 0, max: 1 }), 0.12),
+    threadState: optional(choice(threadStates, 'What is on the thread')),
+    frictionThread: more(
+      optional(number('Friction in the thread μG', { above: 0, max: 1, help: '0.12 when nothing is said' })),
+    ),
+    frictionHead: more(defaulted(number('Friction under the head μK', { above: 0, max: 1 }), USUAL_FRICTION)),
   },
   outputs: {
     tightenedTo: { label: 'Was tightened to about', is: 'torque' },
@@ -57,32 +72,33 @@ export const loosened = defineReckoner({
   },
   compute(input, work) {
     const t = threadGeometry(input.thread, 'thread');
+    const muG = frictionOf(input, work);
     const dkm = bearingMean(t).meanMm;
     const rubs = (muG: number, muK: number): number => 0.58 * t.pitchDiameterMm * muG + (dkm / 2) * muK;
     const slope = 0.16 * t.pitchMm;
     const ratioOf = (muG: number, muK: number): number => (slope + rubs(muG, muK)) / (rubs(muG, muK) - slope);
-    if (rubs(input.frictionThread, input.frictionHead) <= slope)
+    if (rubs(muG, input.frictionHead) <= slope)
       throw new ReckonError(
         'inconsistent',
         'frictionThread',
-        input.frictionThread,
+        muG,
         'a friction at which the screw holds itself',
         'frictionThread: with so little friction the screw would turn off by itself',
       );
     const readings = input.readingsNm;
     const mean = readings.reduce((a, b) => a + b, 0) / readings.length;
     const [least, most] = [Math.min(...readings), Math.max(...readings)];
-    const ratio = ratioOf(input.frictionThread, input.frictionHead);
+    const ratio = ratioOf(muG, input.frictionHead);
     const tightened = mean * ratio;
     const low = least * ratioOf(SPREAD.most, SPREAD.most);
     const high = most * ratioOf(SPREAD.least, SPREAD.least);
-    const b = rubs(input.frictionThread, input.frictionHead);
+    const b = rubs(muG, input.frictionHead);
     work.step('Mean of the readings', 'mean', readings.map((r) => f(r, 1)).join(', '), canonical(mean, 'torque'));
     work.step('Slope of the thread', '0.16 P', `0.16 × ${f(t.pitchMm, 3)}`, `${f(slope, 4)} mm`);
     work.step(
       'Friction',
       '0.58 d2 μG + ½ DKm μK',
-      `0.58 × ${f(t.pitchDiameterMm, 3)} × ${input.frictionThread} + ½ × ${f(dkm, 3)} × ${input.frictionHead}`,
+      `0.58 × ${f(t.pitchDiameterMm, 3)} × ${muG} + ½ × ${f(dkm, 3)} × ${input.frictionHead}`,
       `${f(b, 4)} mm`,
     );
     work.step(

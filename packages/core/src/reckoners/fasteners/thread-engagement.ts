@@ -1,15 +1,5 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import {
-  choice,
-  defaulted,
-  defineReckoner,
-  more,
-  number,
-  optional,
-  quantity,
-  ReckonError,
-  text,
-} from '../shape/index.ts';
+import { choice, defineReckoner, more, number, optional, quantity, ReckonError, text } from '../shape/index.ts';
 import {
   assemblyForceN,
   bearingMean,
@@ -23,6 +13,7 @@ import {
 } from './bolt-mechanics.ts';
 import { propertyClassNames } from './tables/property-classes.ts';
 import { DOUBTFUL_STRENGTHS, threadMaterialNames, threadMaterials } from './tables/thread-materials.ts';
+import { frictionOf, threadStates } from './tables/thread-friction.ts';
 import { threadGeometry } from './thread-geometry.ts';
 import { leastMaterial } from './thread-limits.ts';
 
@@ -77,7 +68,8 @@ export const threadEngagement = defineReckoner({
     engagement: quantity('length', 'Length of thread engaged', { above: 0, max: 500 }),
     nutMaterial: optional(choice(threadMaterialNames, 'What it is screwed into')),
     nutShearStrength: optional(more(quantity('stress', 'Shear strength of that', { above: 0, max: 2000 }))),
-    friction: defaulted(number('Friction', { above: 0, max: 1 }), 0.12),
+    threadState: optional(choice(threadStates, 'What is on the thread')),
+    friction: more(optional(number('Friction', { above: 0, max: 1, help: '0.12 when nothing is said' }))),
   },
   outputs: {
     boltStripForce: { label: 'Bolt thread strips at', is: 'force' },
@@ -100,8 +92,9 @@ export const threadEngagement = defineReckoner({
     const boltStrip = boltStripForceN(t, input.engagementMm, strength.rmMPa);
     const nutStrip = nutStripForceN(t, input.engagementMm, tau);
     const breaks = strength.rmMPa * t.stressAreaMm2;
-    const perForce = torquePerForceMm(t, bearingMean(t).meanMm, input.friction, input.friction);
-    const yields = assemblyForceN(t, strength.rpMPa, input.friction, 1);
+    const mu = frictionOf({ frictionThread: input.friction, threadState: input.threadState }, work);
+    const perForce = torquePerForceMm(t, bearingMean(t).meanMm, mu, mu);
+    const yields = assemblyForceN(t, strength.rpMPa, mu, 1);
     const limitForce = Math.min(boltStrip, nutStrip, yields);
     const limitTorque = (limitForce * perForce) / 1000;
     const weakest =
@@ -134,7 +127,7 @@ export const threadEngagement = defineReckoner({
     work.step(
       'Bolt yields, tightened, at',
       'as bolt-torque with ν = 1',
-      `Rp ${f(strength.rpMPa)}, μ ${input.friction}`,
+      `Rp ${f(strength.rpMPa)}, μ ${mu}`,
       canonical(yields, 'force'),
     );
     work.step(

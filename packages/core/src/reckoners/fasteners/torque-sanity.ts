@@ -8,7 +8,6 @@ import {
 } from '../../quantities/index.ts';
 import {
   choice,
-  defaulted,
   defineReckoner,
   list,
   more,
@@ -29,6 +28,7 @@ import {
 } from './bolt-mechanics.ts';
 import { propertyClassNames, type PropertyClass } from './tables/property-classes.ts';
 import { DOUBTFUL_STRENGTHS, threadMaterialNames, threadMaterials } from './tables/thread-materials.ts';
+import { frictionOf, threadStates } from './tables/thread-friction.ts';
 import { threadGeometry, type ThreadGeometry } from './thread-geometry.ts';
 import { leastMaterial } from './thread-limits.ts';
 
@@ -134,7 +134,10 @@ export const torqueSanity = defineReckoner({
       list(quantity('torque', 'Torque', { above: 0 }), 'Torque range', { minLength: 2, maxLength: 2 }),
     ),
     propertyClass: optional(choice(propertyClassNames, 'Property class')),
-    frictionThread: more(defaulted(number('Friction in the thread', { above: 0, max: 1 }), 0.12)),
+    threadState: optional(choice(threadStates, 'What is on the thread')),
+    frictionThread: more(
+      optional(number('Friction in the thread', { above: 0, max: 1, help: '0.12 when nothing is said' })),
+    ),
     softThread: optional(
       record(
         {
@@ -164,7 +167,7 @@ export const torqueSanity = defineReckoner({
     }
     const [a, b] = input.torqueRangeNm ?? [input.torqueNm!, input.torqueNm!];
     const [lowNm, highNm] = [Math.min(a!, b!), Math.max(a!, b!)];
-    const mu = input.frictionThread;
+    const mu = frictionOf(input, work);
     const perForce = torquePerForceMm(t, bearingMean(t).meanMm, mu, mu);
     const yieldTorqueNm = (c: PropertyClass): number =>
       (assemblyForceN(t, strengthOf(c, t).rpMPa, mu, 1) * perForce) / 1000;

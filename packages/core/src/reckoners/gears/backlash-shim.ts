@@ -1,7 +1,7 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
 import { rootSumSquares } from '../metrology/gum.ts';
 import { judge } from '../metrology/judge.ts';
-import { defaulted, defineReckoner, list, number, optional, quantity, ReckonError } from '../shape/index.ts';
+import { defaulted, defineReckoner, list, more, number, optional, quantity, ReckonError } from '../shape/index.ts';
 
 /** Backlash that varies by more than this round the gear is run-out, not setting: common practice. */
 const MOST_SPREAD_MM = 0.08;
@@ -46,9 +46,9 @@ export const backlashShim = defineReckoner({
     target: quantity('length', 'Backlash wanted', { min: 0, max: 10 }),
     gearTeeth: number('Teeth of the gear', { integer: true, min: 3, max: 1000 }),
     pinionTeeth: number('Teeth of the pinion', { integer: true, min: 3, max: 1000 }),
-    pressureAngle: defaulted(quantity('angle', 'Pressure angle α', { min: 10, max: 35 }), '20 deg'),
+    pressureAngle: more(defaulted(quantity('angle', 'Pressure angle α', { min: 10, max: 35 }), '20 deg')),
     tolerance: defaulted(quantity('length', 'May be off by', { min: 0, max: 1 }), '0.03 mm'),
-    gaugeUncertainty: optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 1 })),
+    gaugeUncertainty: more(optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 1 }))),
   },
   outputs: {
     axialMove: { label: 'Move the gear to the pinion by', is: 'length' },

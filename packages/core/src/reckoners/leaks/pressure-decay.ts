@@ -1,7 +1,7 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
 import { propagate } from '../metrology/gum.ts';
 import { judge } from '../metrology/judge.ts';
-import { defaulted, defineReckoner, optional, quantity, ReckonError } from '../shape/index.ts';
+import { defaulted, defineReckoner, more, optional, quantity, ReckonError } from '../shape/index.ts';
 import { atReference, KELVIN } from './gas.ts';
 
 /**
@@ -74,11 +74,13 @@ export const pressureDecay = defineReckoner({
         help: 'as at the start, when left out',
       }),
     ),
-    ambientPressure: defaulted(quantity('pressure', 'Air pressure, absolute', { min: 0.3, max: 1.2 }), '1.01325 bar'),
+    ambientPressure: more(
+      defaulted(quantity('pressure', 'Air pressure, absolute', { min: 0.3, max: 1.2 }), '1.01325 bar'),
+    ),
     limit: optional(quantity('leak', 'Leaks at most', { min: 0, max: 1e9 })),
-    gaugeUncertainty: optional(quantity('pressure', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 100 })),
-    temperatureUncertainty: optional(
-      quantity('temperatureDifference', 'Uncertainty of the temperature (k = 2)', { min: 0, max: 50 }),
+    gaugeUncertainty: more(optional(quantity('pressure', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 100 }))),
+    temperatureUncertainty: more(
+      optional(quantity('temperatureDifference', 'Uncertainty of the temperature (k = 2)', { min: 0, max: 50 })),
     ),
   },
   outputs: {

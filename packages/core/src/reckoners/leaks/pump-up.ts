@@ -1,5 +1,5 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { defaulted, defineReckoner, optional, quantity, ReckonError } from '../shape/index.ts';
+import { defaulted, defineReckoner, more, optional, quantity, ReckonError } from '../shape/index.ts';
 import { KELVIN } from './gas.ts';
 
 /** Free air that a compressor delivers, from the time it takes to fill a tank. Ideal gas; at the intake's state. */
@@ -38,8 +38,12 @@ export const pumpUp = defineReckoner({
     pressureStart: quantity('pressure', 'From, gauge', { min: -1, max: 1000 }),
     pressureEnd: quantity('pressure', 'To, gauge', { min: -1, max: 1000 }),
     time: quantity('time', 'Time', { above: 0, max: 1e6 }),
-    ambientPressure: defaulted(quantity('pressure', 'Air pressure, absolute', { min: 0.3, max: 1.2 }), '1.01325 bar'),
-    intakeTemperature: defaulted(quantity('temperature', 'Temperature of the intake', { min: -60, max: 150 }), '20 °C'),
+    ambientPressure: more(
+      defaulted(quantity('pressure', 'Air pressure, absolute', { min: 0.3, max: 1.2 }), '1.01325 bar'),
+    ),
+    intakeTemperature: more(
+      defaulted(quantity('temperature', 'Temperature of the intake', { min: -60, max: 150 }), '20 °C'),
+    ),
     tankTemperature: optional(
       quantity('temperature', 'Temperature of the tank', { min: -60, max: 300, help: 'as the intake, when left out' }),
     ),

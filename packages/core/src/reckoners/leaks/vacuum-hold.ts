@@ -1,5 +1,5 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { choice, defaulted, defineReckoner, list, quantity, record, ReckonError } from '../shape/index.ts';
+import { choice, defaulted, defineReckoner, list, more, quantity, ReckonError, record } from '../shape/index.ts';
 
 /** A curve that levels off this far (last slope over first) is vapour; this straight is a leak: common practice. */
 const LEVELS_OFF = 0.4;
@@ -176,7 +176,9 @@ export const vacuumHold = defineReckoner({
       'absolute',
     ),
     temperature: defaulted(quantity('temperature', 'Temperature of the unit', { min: -40, max: 120 }), '20 °C'),
-    ambientPressure: defaulted(quantity('pressure', 'Air pressure, absolute', { min: 0.3, max: 1.2 }), '1.01325 bar'),
+    ambientPressure: more(
+      defaulted(quantity('pressure', 'Air pressure, absolute', { min: 0.3, max: 1.2 }), '1.01325 bar'),
+    ),
   },
   outputs: {
     riseRate: { label: 'Rises by', is: 'own unit' },

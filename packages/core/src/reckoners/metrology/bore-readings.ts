@@ -1,5 +1,5 @@
 import { canonical, formatNumber as f, type Quantity } from '../../quantities/index.ts';
-import { defineReckoner, list, optional, quantity, ReckonError } from '../shape/index.ts';
+import { defineReckoner, list, more, optional, quantity, ReckonError } from '../shape/index.ts';
 import { rootSumSquares } from './gum.ts';
 import { judge } from './judge.ts';
 
@@ -53,7 +53,7 @@ export const boreReadings = defineReckoner({
     }),
     shaft: optional(list(diameter, 'Shaft', { maxLength: 30 })),
     limits: optional(list(diameter, 'Limits of the bore', { minLength: 2, maxLength: 2 })),
-    gaugeUncertainty: optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 5 })),
+    gaugeUncertainty: more(optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 5 }))),
   },
   outputs: {
     mean: { label: 'Mean', is: 'length' },

@@ -1,6 +1,6 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
 import { materialNames, materials } from '../materials/materials.ts';
-import { choice, defaulted, defineReckoner, optional, quantity, ReckonError } from '../shape/index.ts';
+import { choice, defaulted, defineReckoner, more, optional, quantity, ReckonError } from '../shape/index.ts';
 
 /** Reference temperature of lengths, °C (ISO 1). */
 const REFERENCE_C = 20;
@@ -35,9 +35,8 @@ export const sizeAt20 = defineReckoner({
     gaugeTemperature: optional(
       quantity('temperature', 'Temperature of the gauge', { min: -200, max: 1000, help: 'as the part, when left out' }),
     ),
-    gaugeExpansion: defaulted(
-      quantity('expansion', 'Expansion of the gauge', { min: 0, max: 1e-3, bareUnit: '1/K' }),
-      '11.5e-6 1/K',
+    gaugeExpansion: more(
+      defaulted(quantity('expansion', 'Expansion of the gauge', { min: 0, max: 1e-3, bareUnit: '1/K' }), '11.5e-6 1/K'),
     ),
   },
   outputs: { lengthAt20: { label: 'At 20 °C', is: 'length' } },

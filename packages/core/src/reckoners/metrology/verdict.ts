@@ -6,7 +6,7 @@ import {
   type Dimension,
   type Quantity,
 } from '../../quantities/index.ts';
-import { anyQuantity, choice, defaulted, defineReckoner, number, optional, ReckonError } from '../shape/index.ts';
+import { anyQuantity, choice, defaulted, defineReckoner, more, number, optional, ReckonError } from '../shape/index.ts';
 import { judge } from './judge.ts';
 
 /**
@@ -58,7 +58,7 @@ export const verdict = defineReckoner({
     lower: optional(anyQuantity('Lower limit')),
     upper: optional(anyQuantity('Upper limit')),
     rule: defaulted(choice(['guarded', 'simple', 'shared'], 'Rule'), 'guarded'),
-    guardFactor: defaulted(number('Guard factor g', { min: 0, max: 2 }), 1),
+    guardFactor: more(defaulted(number('Guard factor g', { min: 0, max: 2 }), 1)),
   },
   outputs: {
     verdict: { label: 'Verdict', is: 'word' },

@@ -1,7 +1,7 @@
 import { canonical, formatNumber as f, type Quantity } from '../../quantities/index.ts';
 import { rootSumSquares } from '../metrology/gum.ts';
 import { judge } from '../metrology/judge.ts';
-import { choice, defineReckoner, list, optional, quantity, record, ReckonError } from '../shape/index.ts';
+import { choice, defineReckoner, list, more, optional, quantity, ReckonError, record } from '../shape/index.ts';
 
 /**
  * Clearance of a clutch or brake pack, the selectable plate that brings it into its band, and the plates that are worn.
@@ -72,7 +72,7 @@ export const platePack = defineReckoner({
     selectable: optional(
       list(quantity('length', 'Thickness', { above: 0, max: 100 }), 'Selectable plates', { maxLength: 40 }),
     ),
-    gaugeUncertainty: optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 10 })),
+    gaugeUncertainty: more(optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 10 }))),
   },
   outputs: {
     clearance: { label: 'Clearance', is: 'length' },

@@ -1,6 +1,6 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
 import { judge } from '../metrology/judge.ts';
-import { defineReckoner, list, optional, quantity, record, ReckonError } from '../shape/index.ts';
+import { defineReckoner, list, more, optional, quantity, ReckonError, record } from '../shape/index.ts';
 
 /** A compression spring against its limit: free length, what it lost, and its rate from two loads or more. */
 export const springCheck = defineReckoner({
@@ -36,7 +36,7 @@ export const springCheck = defineReckoner({
     freeLength: quantity('length', 'Free length', { above: 0, max: 5000 }),
     limit: optional(quantity('length', 'At least', { min: 0, max: 5000 })),
     nominal: optional(quantity('length', 'When new', { above: 0, max: 5000 })),
-    gaugeUncertainty: optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 10 })),
+    gaugeUncertainty: more(optional(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 10 }))),
     loads: optional(
       list(
         record(

@@ -1,6 +1,6 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
 import { judge, type Verdict } from '../metrology/judge.ts';
-import { defaulted, defineReckoner, list, optional, quantity, ReckonError } from '../shape/index.ts';
+import { defaulted, defineReckoner, list, more, optional, quantity, ReckonError } from '../shape/index.ts';
 
 const limits = (label: string) =>
   optional(list(quantity('length', 'Limit', { min: 0, max: 50 }), label, { minLength: 2, maxLength: 2 }));
@@ -42,7 +42,9 @@ export const shaftPlay = defineReckoner({
     radial: optional(quantity('length', 'Radial play', { min: 0, max: 50 })),
     axialLimits: limits('Axial limits'),
     radialLimits: limits('Radial limits'),
-    gaugeUncertainty: defaulted(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 5 }), '0.005 mm'),
+    gaugeUncertainty: more(
+      defaulted(quantity('length', 'Uncertainty of the gauge (k = 2)', { min: 0, max: 5 }), '0.005 mm'),
+    ),
   },
   outputs: {
     verdicts: { label: 'Verdicts', is: 'table' },

@@ -1,5 +1,6 @@
 import { canonical, formatNumber as f, type Quantity } from '../../quantities/index.ts';
-import { choice, defaulted, defineReckoner, optional, quantity, ReckonError } from '../shape/index.ts';
+import { choice, defaulted, defineReckoner, needed, optional, quantity, ReckonError, text } from '../shape/index.ts';
+import { stampedSizes } from './stamped.ts';
 
 /**
  * Highest surface speed of a lip, m/s, without pressure, and the run-out that it follows, mm, up to that speed.
@@ -66,6 +67,11 @@ export const lipSeal = defineReckoner({
       gives: { verdict: 'too-fast' },
       source: 'by hand: 15.7 m/s',
     },
+    {
+      inputs: { seal: '35-52-7', speed: '3000 rpm', material: 'NBR', boreDepth: '9 mm' },
+      gives: { surfaceSpeed: '5.50 m/s', verdict: 'good' },
+      source: 'by hand: π × 0.035 × 50',
+    },
   ],
   dangers: {
     pressure: {
@@ -90,7 +96,8 @@ export const lipSeal = defineReckoner({
     },
   },
   inputs: {
-    shaftDiameter: quantity('length', 'Shaft', { above: 0, max: 2000 }),
+    seal: optional(text('Sizes stamped on the seal', { maxLength: 40, help: 'such as 35-52-7' })),
+    shaftDiameter: optional(quantity('length', 'Shaft', { above: 0, max: 2000, help: 'by the seal, when left out' })),
     speed: quantity('speed', 'Speed', { min: 0, max: 200000 }),
     material: choice(['NBR', 'ACM', 'FKM', 'VMQ'], 'Material of the lip'),
     pressure: optional(quantity('pressure', 'Pressure behind it, gauge', { min: 0, max: 1000 })),
@@ -109,12 +116,16 @@ export const lipSeal = defineReckoner({
     verdict: { label: 'Verdict', is: 'word' },
   },
   compute(input, work) {
-    const speed = (Math.PI * input.shaftDiameterMm * input.speedRpm) / 60000;
+    const stamped = input.seal === undefined ? undefined : stampedSizes(input.seal, 'seal');
+    const shaft = needed(input.shaftDiameterMm ?? stamped?.inside, 'shaftDiameter', 'or the sizes of the seal');
+    if (stamped)
+      work.given('By its stamp', [stamped.inside, stamped.outside, stamped.width].map((v) => f(v ?? 0)).join(' × '));
+    const speed = (Math.PI * shaft * input.speedRpm) / 60000;
     const limit = lipMaterials[input.material].limitMPerS;
     work.step(
       'Speed at the lip',
       'π d n',
-      `π × ${f(input.shaftDiameterMm / 1000, 4)} × ${f(input.speedRpm / 60)}`,
+      `π × ${f(shaft / 1000, 4)} × ${f(input.speedRpm / 60)}`,
       canonical(speed, 'velocity'),
     );
     work.step('Limit', 'of the material', input.material, canonical(limit, 'velocity'));
@@ -143,10 +154,13 @@ export const lipSeal = defineReckoner({
     const speeds = { surfaceSpeed: canonical(speed, 'velocity'), speedLimit: canonical(limit, 'velocity') };
     if (input.boreDepthMm === undefined && input.sealWidthMm === undefined && input.grooveAtMm === undefined)
       return { ...speeds, verdict: speed > limit ? 'too-fast' : 'good' };
-    for (const field of ['boreDepth', 'sealWidth'] as const)
-      if (input[`${field}Mm`] === undefined)
-        throw new ReckonError('missing-field', field, null, `${field}, to place the seal`);
-    const width = input.sealWidthMm!;
+    const sealWidth = input.sealWidthMm ?? stamped?.width;
+    for (const [field, value] of [
+      ['boreDepth', input.boreDepthMm],
+      ['sealWidth', sealWidth],
+    ] as const)
+      if (value === undefined) throw new ReckonError('missing-field', field, null, `${field}, to place the seal`);
+    const width = sealWidth!;
     const room = input.boreDepthMm! - width;
     const lip = input.lipOffsetMm ?? width / 2;
     if (input.lipOffsetMm === undefined)

@@ -1,5 +1,5 @@
 import { canonical, formatNumber as f } from '../../quantities/index.ts';
-import { defineReckoner, optional, quantity } from '../shape/index.ts';
+import { defineReckoner, more, optional, quantity } from '../shape/index.ts';
 import { glandFields } from './gland-fields.ts';
 import { MOST_FILL, PREFERRED_STATIC, ringInGland, squeezeWindow, STRETCH, type Gland, type Window } from './gland.ts';
 import { chartHardness, widestGapMm } from './tables/extrusion.ts';
@@ -85,8 +85,8 @@ export const oringGland = defineReckoner({
   inputs: {
     insideDiameter: quantity('length', 'Inside diameter of the ring', { above: 0, max: 3000 }),
     section: quantity('length', 'Section of the ring', { above: 0, max: 100 }),
-    insideTolerance: optional(quantity('length', 'Inside diameter ±', { min: 0, max: 50 })),
-    sectionTolerance: optional(quantity('length', 'Section ±', { min: 0, max: 5 })),
+    insideTolerance: more(optional(quantity('length', 'Inside diameter ±', { min: 0, max: 50 }))),
+    sectionTolerance: more(optional(quantity('length', 'Section ±', { min: 0, max: 5 }))),
     ...glandFields,
   },
   outputs: {

@@ -1,20 +1,14 @@
 import { canonical, formatNumber as f, type Quantity } from '../../quantities/index.ts';
 import { defineReckoner, optional, quantity, ReckonError, text } from '../shape/index.ts';
+import { stampedSizes, type SealSizes } from './stamped.ts';
 import { as568, commonMetric, iso3601, type RingSize } from './tables/o-rings.ts';
 import { sealWidthOf, shaftSeals } from './tables/shaft-seals.ts';
 
-const ACCEPTED = 'sizes as stamped, such as 35-52-7, 20x14x3, 1 3/8 x 2 1/8 x 3/8 in, -214 or AS568A-214';
 const LISTED = 6;
 /** On the width of seals for this shaft the tables differ. */
 const DOUBTFUL_SHAFT_MM = 65;
 /** How far a worn or swollen seal may measure from its size, share of the size and at least 0.3 mm: common practice. */
 const OFF = 0.02;
-
-interface Sizes {
-  readonly inside: number | undefined;
-  readonly outside: number | undefined;
-  readonly width: number | undefined;
-}
 
 /** What a seal is, from what is stamped on it or measured: shaft seal or O-ring, its size in mm and inches. */
 export const sealCode = defineReckoner({
@@ -98,7 +92,7 @@ export const sealCode = defineReckoner({
         [ringRow(found, 0)],
       );
     }
-    const sizes = input.text === undefined ? measured(input) : stamped(input.text);
+    const sizes = input.text === undefined ? measured(input) : stampedSizes(input.text);
     const { inside, outside, width } = sizes;
     if (inside !== undefined && outside !== undefined && inside >= outside)
       throw new ReckonError('inconsistent', 'inside', inside, `less than the outside, ${f(outside)} mm`);
@@ -152,7 +146,7 @@ export const sealCode = defineReckoner({
 
 type Candidate = { readonly [k: string]: Quantity | string };
 
-function answer(kind: string, s: Sizes, consistent: string, candidates: readonly Candidate[]) {
+function answer(kind: string, s: SealSizes, consistent: string, candidates: readonly Candidate[]) {
   const q = (v: number | undefined): Quantity | undefined => (v === undefined ? undefined : canonical(v, 'length'));
   const inch = [s.inside, s.outside, s.width].filter((v) => v !== undefined).map((v) => f(v / 25.4, 3));
   return {
@@ -170,7 +164,7 @@ function measured(input: {
   insideMm?: number | undefined;
   outsideMm?: number | undefined;
   widthMm?: number | undefined;
-}): Sizes {
+}): SealSizes {
   const sizes = { inside: input.insideMm, outside: input.outsideMm, width: input.widthMm };
   if (Object.values(sizes).filter((v) => v !== undefined).length < 2)
     throw new ReckonError(
@@ -180,38 +174,6 @@ function measured(input: {
       'two of outside, inside and width, or what is stamped',
     );
   return sizes;
-}
-
-const NUMBER = /(\d+)[\s-]+(\d+)\s*\/\s*(\d+)|(\d+)\s*\/\s*(\d+)|\d*\.\d+|\d+/g;
-
-/** The numbers of a stamp: whole, decimal with or without a nought before the point, fractions and mixed fractions. */
-function numbersIn(text: string): number[] {
-  return [...text.matchAll(NUMBER)].map(([whole, units, over, under, top, bottom]) =>
-    units !== undefined
-      ? Number(units) + Number(over) / Number(under)
-      : top !== undefined
-        ? Number(top) / Number(bottom)
-        : Number(whole),
-  );
-}
-
-/**
- * Three sizes in whatever order they are stamped: the two larger are inside and outside, the third the width. Two numbers
- * are inside and section.
- */
-function stamped(given: string): Sizes {
-  const text = given.replace(/(\d),(\d)/g, '$1.$2');
-  const inch = /"|″|\binch|in\b/i.test(text) ? 25.4 : 1;
-  const numbers = numbersIn(text.replace(/[x×*]/gi, ' × '));
-  const sizes = numbers.map((n) => n * inch);
-  const [a, b, c] = sizes;
-  if (a === undefined || b === undefined || sizes.length > 3 || sizes.some((n) => !(n > 0) || n > 3000))
-    throw new ReckonError('unknown-size', 'text', given, ACCEPTED);
-  if (c === undefined) return { inside: Math.max(a, b), outside: undefined, width: Math.min(a, b) };
-  const [width, inside, outside] = [...sizes].sort((x, y) => x - y);
-  // A ring thicker than its bore is written inside, outside, section: then the order of the stamp is kept.
-  if (c > Math.min(a, b) && a < b && Math.abs(a + 2 * c - b) < 0.01 * b) return { inside: a, outside: b, width: c };
-  return { inside, outside, width };
 }
 
 const off = (have: number | undefined, size: number): number => (have === undefined ? 0 : Math.abs(have - size));
@@ -228,7 +190,7 @@ function ringRow(r: RingSize, difference: number): Candidate {
   };
 }
 
-function nearestRings(s: Sizes): Candidate[] {
+function nearestRings(s: SealSizes): Candidate[] {
   return [...as568, ...commonMetric, ...iso3601]
     .filter(
       (r) =>
@@ -245,7 +207,7 @@ function nearestRings(s: Sizes): Candidate[] {
     .map(({ r, d }) => ringRow(r, d));
 }
 
-function nearestSeals(s: Sizes): Candidate[] {
+function nearestSeals(s: SealSizes): Candidate[] {
   if (s.outside === undefined || s.inside === undefined) return [];
   return shaftSeals
     .flatMap(([shaft, bores]) => bores.map((bore) => ({ shaft, bore, d: off(s.inside, shaft) + off(s.outside, bore) })))
