@@ -66,6 +66,8 @@ export { bearingTones } from './bearings/bearing-tones.ts';
 export { pressureDecay } from './leaks/pressure-decay.ts';
 export { pumpUp } from './leaks/pump-up.ts';
 export { vacuumHold } from './leaks/vacuum-hold.ts';
+export { fluids as fluidKinds } from './seals/tables/elastomers.ts';
+export { sealMaterial } from './seals/seal-material.ts';
 export { materialNames, type MaterialName } from './materials/materials.ts';
 export { loosened } from './fasteners/loosened.ts';
 export { knownThreads, threadFind } from './fasteners/thread-find.ts';

@@ -14,3 +14,4 @@ export * from './ops.ts';
 export * from './setting.ts';
 export * from './stand.ts';
 export * from './types.ts';
+export * from './unit-state/index.ts';

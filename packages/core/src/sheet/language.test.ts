@@ -185,7 +185,8 @@ describe('a sheet that was compiled by an earlier program', () => {
   test('is brought to the form of today, and stays as it was where it is kept', () => {
     const before = JSON.stringify(kept);
     const now = currentSheet(kept);
-    expect(now.format).toBe(3);
+    expect(now.format).toBe(4);
+    expect([now.form, now.spaces, now.loads, now.scopes]).toEqual([1, {}, {}, {}]);
     expect(now.identify[0]).toMatchObject({ id: 'q1', by: 'measure', needs: 'nothing' });
     expect(now.identify[0]!.choices[0]!.variants).toEqual(['six-stud']);
     expect(currentSheet(kept)).toBe(now);
@@ -196,7 +197,8 @@ describe('a sheet that was compiled by an earlier program', () => {
   test('of format 2 too: its measures are sizes, and it names no cause, set or exchange', () => {
     const two = JSON.parse(readFileSync(join(__dirname, '../bench/old-forms/sheet-format-2.json'), 'utf8')) as Sheet;
     const now = currentSheet(two);
-    expect(now.format).toBe(3);
+    expect(now.format).toBe(4);
+    expect([now.form, now.spaces, now.loads, now.scopes]).toEqual([1, {}, {}, {}]);
     expect(now.measures['lip-track']).toMatchObject({ shape: 'size', inside: false, derived: {} });
     expect([now.causes, now.sets, now.whileOpen, now.exchange]).toEqual([{}, [], [], undefined]);
     expect(now.risks.repair).toBeGreaterThan(0);
@@ -204,4 +206,67 @@ describe('a sheet that was compiled by an earlier program', () => {
   test('one of a later program is not guessed at', () => {
     expect(() => currentSheet({ ...kept, format: 99 })).toThrow(/format 99/);
   });
+});
+
+describe('the second form', () => {
+  const sheetOf = (form: 1 | 2, strip: string): string => `jubb: build-sheet/${form}
+sheet: tiny
+revision: 1
+title: Tiny
+kind: hub
+maker: Brindlow
+parts:
+  cap: { title: Cap }
+  bolt: { title: Bolt, count: 2 }
+  shim: { title: Shim }
+joints:
+  bolts: { fastener: bolt, thread: M8, class: "8.8", clamps: [cap], tighten: [{ to: 24 N·m ± 2 N·m }], fasteners: reuse }
+aids: { pin: { title: Pin, where: in the cap }, clamp: { title: Clamp, where: on the cap } }
+leads: { hose: { title: Hose, where: left } }
+rungs:
+  - id: cap
+    title: Cap
+    strip: ${strip}
+    build:
+      ops: [{ place: shim }, { place: cap }, { tighten: bolts }, { reconnect: hose }, { remove: pin }, { remove: clamp }]
+`;
+  const kinds = (text: string): readonly string[] => {
+    const { sheet: read, problems } = readSheet(text);
+    expect(problems.filter((p) => p.severity === 'error')).toEqual([]);
+    return read!.steps[0]!.ops.map((o) => o.kind);
+  };
+  const MAP =
+    '{ disconnect: hose, undo: bolts, fit: [pin, clamp], leave-in: 1, off: { cap: 1, bolt: 2, shim: 1 }, do: "Lift it off" }';
+  test('a side is worked in the order in which its keys are written; in the first form as it always was', () => {
+    expect(kinds(sheetOf(2, MAP))).toEqual(['disconnect', 'undo', 'last-out', 'fit-aid', 'fit-aid', 'off', 'do']);
+    expect(kinds(sheetOf(1, MAP))).toEqual(['do', 'fit-aid', 'fit-aid', 'disconnect', 'undo', 'last-out', 'off']);
+  });
+  test('or as a list, which says of itself how long it takes', () => {
+    const list = `
+      - disconnect: hose
+      - fit: [pin, clamp]
+      - { undo: bolts, note: crosswise }
+      - off: [cap, bolt, shim]
+      - minutes: 7`;
+    const { sheet: read } = readSheet(sheetOf(2, list));
+    const [step] = read!.steps;
+    expect(step!.ops.map((o) => o.kind)).toEqual(['disconnect', 'fit-aid', 'fit-aid', 'undo', 'off']);
+    expect(step!.minutes).toBe(7);
+    expect(step!.ops.at(-1)).toMatchObject({
+      parts: [
+        { part: 'cap', count: 1 },
+        { part: 'bolt', count: 2 },
+        { part: 'shim', count: 1 },
+      ],
+    });
+    expect(step!.ops[3]).toMatchObject({ note: 'crosswise' });
+  });
+  test('a list in a sheet of the first form is refused by name', () =>
+    expect(
+      readSheet(sheetOf(1, '[{ undo: bolts }, { off: [cap, bolt, shim] }]')).problems.map((p) => p.code),
+    ).toContain('second-form'));
+  test('a third form is refused', () =>
+    expect(readSheet(sheetOf(2, MAP).replace('build-sheet/2', 'build-sheet/3')).problems[0]!.message).toMatch(
+      /build-sheet\/1, build-sheet\/2/,
+    ));
 });

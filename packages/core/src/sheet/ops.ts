@@ -15,6 +15,14 @@ export const plainVerbs = [
   'count',
   'fill',
   'bleed',
+  'drain',
+  'let-down',
+  'lift',
+  'lower',
+  'lock-off',
+  'let-run',
+  'run',
+  'move',
   'cure',
   'soak',
   'rest',
@@ -44,6 +52,20 @@ interface OpBase {
   readonly id: string;
   readonly when: readonly Condition[];
   readonly note?: string;
+  /** What must be so before it beyond what its kind needs of itself. */
+  readonly needs?: OpNeeds;
+  /** Where the unit must be. */
+  readonly at?: Where;
+}
+/** Where the unit is: in or on its machine, on the bench, on a stand. */
+export const wheres = ['machine', 'bench', 'stand'] as const;
+export type Where = (typeof wheres)[number];
+/** An operation's own needs: parts on, parts off, spaces or leads open, the machine running or stopped. */
+export interface OpNeeds {
+  readonly on: readonly string[];
+  readonly off: readonly string[];
+  readonly open: readonly string[];
+  readonly running?: boolean;
 }
 export type Op = OpBase &
   (
@@ -116,7 +138,11 @@ export type OpOf<K extends OpKind> = Op extends infer O
   : never;
 
 /** What an op is, without what every op has. */
-export type OpBody = Op extends infer O ? (O extends Op ? Omit<O, 'id' | 'when' | 'note'> : never) : never;
+export type OpBody = Op extends infer O
+  ? O extends Op
+    ? Omit<O, 'id' | 'when' | 'note' | 'needs' | 'at'>
+    : never
+  : never;
 
 /** The findings that bring a new part in. */
 export const renewing: ReadonlySet<Finding> = new Set<Finding>(['renew', 'scrap']);

@@ -133,5 +133,7 @@ export interface Setting {
   };
   /** What it points to when it cannot be brought into its band. */
   readonly outside?: string;
+  /** Parts that must be on for it to be read: all that bears on it. */
+  readonly of?: readonly string[];
   readonly from?: FigureSource;
 }

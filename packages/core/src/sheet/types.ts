@@ -1,6 +1,6 @@
 import type { Band, Dimension, Quantity } from '../quantities/index.ts';
 import type { Fit, Gland, Lip } from './fits.ts';
-import type { Op } from './ops.ts';
+import type { Op, Where } from './ops.ts';
 import type { Setting } from './setting.ts';
 import type { Stand } from './stand.ts';
 
@@ -61,8 +61,56 @@ export interface Part {
   };
   readonly lip?: Lip;
   readonly fit?: Fit;
+  /** Where it sits, so that it is known what is in its way. */
+  readonly sits?: Sits;
   /** It may not be touched there: a lapped face, a lip. */
   readonly mayNotTouch?: string;
+}
+
+/** Where a part sits on the unit, and what shuts it in. */
+export interface Sits {
+  /** The part or space that it lies in. */
+  readonly in?: string;
+  /** The part that carries it. */
+  readonly on?: string;
+  /** Parts that must be off before it can be touched. */
+  readonly behind: readonly string[];
+  /** Spaces that are shut while it is on. */
+  readonly closes: readonly string[];
+  /** It comes off with this part. */
+  readonly with?: string;
+}
+/** A room of the unit: what it holds, how it is emptied and filled, and what shuts it. */
+export interface Space {
+  readonly id: string;
+  readonly title: string;
+  readonly holds?: string;
+  /** The joint or part of its drain, its filler and its level. */
+  readonly drain?: string;
+  readonly fill?: string;
+  readonly level?: string;
+  readonly under?: 'pressure' | 'vacuum';
+  /** Leads, joints or parts that open it. */
+  readonly ports: readonly string[];
+}
+/** Something that stores force: what holds it, and what must not be undone while nothing does. */
+export interface Load {
+  readonly id: string;
+  readonly title: string;
+  /** The part that is under load. */
+  readonly part?: string;
+  /** The aid that holds it. */
+  readonly loadedBy: string;
+  /** Joints and parts that it would throw. */
+  readonly frees: readonly string[];
+}
+/** How much of the unit a job is about. */
+export interface Scope {
+  readonly id: string;
+  readonly title: string;
+  /** Rungs down to which it is stripped; none: all of it. */
+  readonly downTo: readonly string[];
+  readonly asks?: string;
 }
 
 export interface Stage {
@@ -114,6 +162,8 @@ export interface Joint {
   readonly grip?: Quantity;
   /** The far side is held, with this. */
   readonly hold?: string;
+  /** What it holds together. */
+  readonly clamps?: readonly string[];
   readonly from?: FigureSource;
 }
 
@@ -121,6 +171,10 @@ export interface Aid {
   readonly id: string;
   readonly title: string;
   readonly where: string;
+  /** The part or lead that it sits on. */
+  readonly on?: string;
+  /** It leaves with the unit on purpose: a shipping cap. */
+  readonly leaves?: boolean;
 }
 /** A connector, earth lead, hose, strap or clip that is parted on the side and easily forgotten. */
 export interface Lead {
@@ -191,6 +245,8 @@ export interface Fluid {
   readonly title: string;
   readonly grade: string;
   readonly amount: Quantity;
+  /** What it is to a rubber (the fluids of `seal-material`). */
+  readonly kind?: string;
   readonly from?: FigureSource;
 }
 export interface Test {
@@ -200,6 +256,10 @@ export interface Test {
   readonly gauge: string;
   readonly accept: Band;
   readonly failedBy: readonly string[];
+  /** Where it is made, whether the machine runs, and what must be on for it to speak. */
+  readonly at?: Where;
+  readonly running?: boolean;
+  readonly of?: readonly string[];
   /** Made on a stand, by a run of this kind. */
   readonly stand?: Stand;
   /** What a run tells → which of `failedBy` it speaks against. */
@@ -339,11 +399,13 @@ export interface IdentifyQuestion {
 }
 
 /** The compiled form's own version: an older one is brought up by {@link currentSheet}. */
-export const SHEET_FORMAT = 3;
+export const SHEET_FORMAT = 4;
 
 /** A build sheet after reading: every quantity parsed, every name resolved. Plain JSON. */
 export interface Sheet {
   readonly format: number;
+  /** Of the language that it was written in: what is written in the second is held to be worked as written. */
+  readonly form: 1 | 2;
   readonly id: string;
   readonly revision: number;
   readonly title: string;
@@ -363,6 +425,9 @@ export interface Sheet {
   readonly settings: Readonly<Record<string, Setting>>;
   readonly methods: Readonly<Record<string, Method>>;
   readonly fluids: Readonly<Record<string, Fluid>>;
+  readonly spaces: Readonly<Record<string, Space>>;
+  readonly loads: Readonly<Record<string, Load>>;
+  readonly scopes: Readonly<Record<string, Scope>>;
   readonly tests: Readonly<Record<string, Test>>;
   readonly looks: Readonly<Record<string, Look>>;
   readonly stacks: Readonly<Record<string, Stack>>;

@@ -34,25 +34,35 @@ const brought = new WeakMap<object, Sheet>();
  */
 export function currentSheet(kept: Sheet): Sheet {
   if (kept.format === SHEET_FORMAT) return kept;
-  if (kept.format !== undefined && kept.format !== 2)
+  if (kept.format !== undefined && kept.format !== 2 && kept.format !== 3)
     throw new Error(`a compiled sheet of format ${String(kept.format)}; this program knows up to ${SHEET_FORMAT}`);
   let sheet = brought.get(kept);
   if (!sheet) {
-    const two = kept.format === 2 ? (kept as unknown as SheetTwo) : fromOne(kept as unknown as SheetOne);
-    brought.set(kept, (sheet = fromTwo(two)));
+    const three =
+      kept.format === 3
+        ? (kept as unknown as SheetThree)
+        : fromTwo(kept.format === 2 ? (kept as unknown as SheetTwo) : fromOne(kept as unknown as SheetOne));
+    brought.set(kept, (sheet = fromThree(three)));
   }
   return sheet;
 }
 
+/** A compiled sheet of format 3: nobody said where parts sit, and its order was that of its keys. */
+type SheetThree = Omit<Sheet, 'form' | 'spaces' | 'loads' | 'scopes'>;
+
+function fromThree(three: SheetThree): Sheet {
+  return { ...three, format: SHEET_FORMAT, form: 1, spaces: {}, loads: {}, scopes: {} };
+}
+
 /** A compiled sheet of format 2: it says nothing of causes, sets, exchange units, or how readings are laid out. */
-interface SheetTwo extends Omit<Sheet, 'measures' | 'causes' | 'sets' | 'whileOpen' | 'exchange' | 'risks'> {
+interface SheetTwo extends Omit<SheetThree, 'measures' | 'causes' | 'sets' | 'whileOpen' | 'exchange' | 'risks'> {
   readonly measures: Readonly<Record<string, Omit<Measure, 'shape' | 'inside' | 'derived'>>>;
 }
 
-function fromTwo(two: SheetTwo): Sheet {
+function fromTwo(two: SheetTwo): SheetThree {
   return {
     ...two,
-    format: SHEET_FORMAT,
+    format: 3,
     measures: mapValues(two.measures, (m) => ({ ...m, shape: 'size' as const, inside: false, derived: {} })),
     causes: {},
     sets: [],

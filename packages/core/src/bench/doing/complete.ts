@@ -3,12 +3,8 @@ import { accept, refuse } from '../command/refusal.ts';
 import { noteOf } from '../command/note-of.ts';
 import type { Completions, Completion } from '../registry/shapes.ts';
 
-const justDone: Completion<'do' | 'helper' | 'clean' | 'lubricate' | 'protect' | 'threadlock' | 'fill' | 'confirm'> = (
-  _state,
-  _sheet,
-  op,
-  command,
-) => accept({ type: 'op-done', payload: { op: op.id, kind: op.kind, ...noteOf(command) } });
+const justDone: Completion<Exclude<DoingOp, 'caution' | 'rework' | 'bleed'>> = (_state, _sheet, op, command) =>
+  accept({ type: 'op-done', payload: { op: op.id, kind: op.kind, ...noteOf(command) } });
 
 /** How these operations are completed. */
 export const doingCompletions: Completions<DoingOp> = {
@@ -21,6 +17,14 @@ export const doingCompletions: Completions<DoingOp> = {
   threadlock: justDone,
   fill: justDone,
   confirm: justDone,
+  drain: justDone,
+  'let-down': justDone,
+  lift: justDone,
+  lower: justDone,
+  'lock-off': justDone,
+  'let-run': justDone,
+  run: justDone,
+  move: justDone,
   rework: (_state, _sheet, op, command) => {
     const wanted = [...(op.check === undefined ? [] : ['check']), ...(op.clear === undefined ? [] : ['clear'])];
     const ticks = command.ticks ?? [];

@@ -10,4 +10,12 @@ export type DoingOp =
   | 'fill'
   | 'confirm'
   | 'rework'
-  | 'bleed';
+  | 'bleed'
+  | 'drain'
+  | 'let-down'
+  | 'lift'
+  | 'lower'
+  | 'lock-off'
+  | 'let-run'
+  | 'run'
+  | 'move';

@@ -12,6 +12,7 @@ import { compileSetting } from './settings.ts';
 import { asList, Reader, type Path } from './reader.ts';
 import { compileTest } from './tests.ts';
 import { compileSteps, stepId } from './steps.ts';
+import { compileSits, compileUnit } from './unit.ts';
 
 /**
  * Makes a {@link Sheet} of a sheet as written: quantities parsed, names resolved, shorthands opened.
@@ -20,11 +21,14 @@ import { compileSteps, stepId } from './steps.ts';
 export function compileSheet(written: RawSheet): {
   sheet: Sheet;
   problems: readonly (SheetProblem & { readonly at: Path })[];
+  /** Where each operation stands in the text. */
+  opAt: ReadonlyMap<string, Path>;
 } {
   const reader = new Reader();
   const { raw, rungAt } = expandEach(written);
   const sheet: Sheet = {
     format: SHEET_FORMAT,
+    form: raw.jubb === 'build-sheet/2' ? 2 : 1,
     id: raw.sheet,
     revision: raw.revision,
     title: raw.title,
@@ -43,7 +47,16 @@ export function compileSheet(written: RawSheet): {
       return { id, title: k.title ?? id, order: k.order, priceMinor: minor(k.price), covers: k.covers };
     }),
     joints: mapValues(raw.joints, (j, id) => compileJoint(reader, id, j, raw)),
-    aids: mapValues(raw.aids, (a, id) => ({ id, title: a.title, where: a.where })),
+    aids: mapValues(raw.aids, (a, id) => {
+      if (a.on !== undefined) reader.name(['aids', id, 'on'], a.on, { ...raw.parts, ...raw.leads }, 'part or lead');
+      return {
+        id,
+        title: a.title,
+        where: a.where,
+        ...(a.on === undefined ? {} : { on: a.on }),
+        ...(a.leaves ? { leaves: true } : {}),
+      };
+    }),
     leads: mapValues(raw.leads, (l, id) => ({ id, title: l.title, where: l.where, kind: l.kind ?? 'connector' })),
     marks: mapValues(raw.marks, (m, id) => {
       m.between.forEach((p, i) => reader.name(['marks', id, 'between', i], p, raw.parts, 'part'));
@@ -83,8 +96,10 @@ export function compileSheet(written: RawSheet): {
         f.amount,
         /k?g$|oz$|lb$/.test(String(f.amount)) ? 'mass' : 'volume',
       ),
+      ...(f.kind === undefined ? {} : { kind: f.kind }),
       from: figureFrom(f.from, raw),
     })),
+    ...compileUnit(reader, raw),
     tests: mapValues(raw.tests, (t, id) => compileTest(reader, id, t, raw)),
     looks: mapValues(raw.looks, (l, id) => {
       if (l.part !== undefined) reader.name(['looks', id, 'part'], l.part, raw.parts, 'part');
@@ -130,7 +145,7 @@ export function compileSheet(written: RawSheet): {
         reader.problem(['standing', s.id, key], 'unknown-name', `"${step}" is no step`);
     }
   });
-  return { sheet, problems: reader.problems };
+  return { sheet, problems: reader.problems, opAt: reader.opAt };
 }
 
 function compileQuestion(reader: Reader, q: RawQuestion, i: number, sheet: RawSheet): IdentifyQuestion {
@@ -185,6 +200,7 @@ function compilePart(reader: Reader, id: string, p: RawPart, sheet: RawSheet): P
     stays: p.stays ?? false,
     ring: p.ring && compileRing(reader, [...at, 'ring'], p.ring),
     lip: p.lip && compileLip(reader, [...at, 'lip'], p.lip),
+    ...compileSits(reader, at, p, sheet),
     ...(p.fit ? { fit: compileFit(reader, [...at, 'fit'], p.fit) } : {}),
     ...(p['may-not-touch'] === undefined ? {} : { mayNotTouch: p['may-not-touch'] }),
   };

@@ -79,10 +79,19 @@ function sided(title: string, side: string): string {
 
 function copies(name: string, entry: Sided, sides: ReadonlyMap<string, readonly string[]>): [string, object][] {
   if (!entry.each) return [[name, entry]];
+  // "on" and "with" are words in an operation, and names in a part.
+  const names = (side: string): object =>
+    Object.fromEntries(
+      (['on', 'with'] as const).flatMap((key) => {
+        const given = (entry as { readonly [k: string]: unknown })[key];
+        return typeof given === 'string' && sides.get(given)?.includes(side) ? [[key, on(given, side)]] : [];
+      }),
+    );
   return entry.each.map((side) => [
     on(name, side),
     {
       ...(spoken(entry, sides, side) as object),
+      ...names(side),
       ...(entry.title === undefined ? {} : { title: sided(entry.title, side) }),
       each: undefined,
       onSide: side,

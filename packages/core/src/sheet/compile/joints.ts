@@ -4,7 +4,7 @@ import type { FigureSource, Joint, Pattern, Stage } from '../types.ts';
 import { safeTorque } from '../safe-torque.ts';
 import { assumedWindow } from '../window.ts';
 import type { RawFrom, RawJoint, RawSheet, RawStage } from './raw.ts';
-import type { Path, Reader } from './reader.ts';
+import { asList, type Path, type Reader } from './reader.ts';
 
 export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: RawSheet): Joint {
   const at: Path = ['joints', id];
@@ -33,6 +33,9 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
     ...(raw.running ? { running: true } : {}),
     ...(raw.grip === undefined ? {} : { grip: reader.quantity([...at, 'grip'], raw.grip, 'length') }),
     hold: raw.hold,
+    ...(raw.clamps === undefined
+      ? {}
+      : { clamps: asList(raw.clamps).map((p) => reader.name([...at, 'clamps'], p, sheet.parts, 'part')) }),
     from: raw.tighten.some((t) => t.figure === 'none') ? { kind: 'computed' } : figureFrom(raw.from, sheet),
   };
 }

@@ -23,6 +23,9 @@ const QUALIFIERS = new Set([
   'through',
   'on',
   'strokes',
+  'leave-in',
+  'needs',
+  'at',
 ]);
 interface Place {
   readonly rung: string;
@@ -75,12 +78,16 @@ const LATE_HELPER = /^before the last/i;
 
 /**
  * The operations of a side in the order in which they are done: cautions, what to do, aids in, tests and readings
- * before anything is disturbed, leads, marks, joints undone, parts off, the listed ops, and aids out last.
+ * before anything is disturbed, leads, marks, joints undone, parts off, the listed ops, and aids out last. That is the
+ * first form; in the second what is written is worked as it is written.
  */
 export function compileSideOps(reader: Reader, place: Place, side: RawSide, sheet: RawSheet): readonly Op[] {
+  if (sheet.jubb === 'build-sheet/2') return compileWritten(reader, place, side, sheet);
   const ops: Op[] = [];
-  const add = (body: OpBody, extra: Pick<Op, 'when' | 'note'> = { when: [] }): void => {
-    ops.push({ id: `${place.prefix}/${ops.length + 1}`, ...extra, ...body });
+  const add = (body: OpBody, extra: Pick<Op, 'when' | 'note'> = { when: [] }, at: Path = place.at): void => {
+    const id = `${place.prefix}/${ops.length + 1}`;
+    reader.opAt.set(id, at);
+    ops.push({ id, ...extra, ...body });
   };
   const addNamed = (key: Extract<keyof RawSide, string>): void => {
     for (const name of asList(side[key] as OneOrMore<string> | undefined))
@@ -105,7 +112,7 @@ export function compileSideOps(reader: Reader, place: Place, side: RawSide, shee
     else add({ kind: 'last-out', joint, count: leaveIn });
   }
   AS_IT_COMES.forEach(addNamed);
-  if (side.off) add(offOp(reader, [...place.at, 'off'], side.off, sheet, side.by));
+  if (side.off) add(offOp(reader, [...place.at, 'off'], offCounts(side.off, sheet), sheet, side.by));
   // What only opening it can tell is asked once it is open.
   addNamed('identify');
   const lastTighten = (side.ops ?? []).findLastIndex((o) => 'tighten' in o);
@@ -114,10 +121,117 @@ export function compileSideOps(reader: Reader, place: Place, side: RawSide, shee
     if (place.side !== 'strip' && lateHelper !== undefined && i === Math.max(0, lastTighten))
       add({ kind: 'helper', say: lateHelper });
     const body = compileOp(reader, at, raw, place.side, sheet);
-    if (body) add(body, { when: compileWhen(reader, [...at, 'when'], raw.when, sheet), note: raw.note });
+    if (body) add(body, { when: compileWhen(reader, [...at, 'when'], raw.when, sheet), note: raw.note }, at);
   });
   addNamed('remove');
   return ops;
+}
+
+/** Keys of a side that say something of the whole of it, and are no operation. */
+const OF_THE_SIDE = new Set(['when', 'minutes', 'tools', 'ahead', 'after', 'before', 'id', 'title']);
+/** Keys of a side that go with the operation before them. */
+const GOES_WITH: Readonly<Record<string, string>> = { 'leave-in': 'undo', by: 'off' };
+
+/** What a side of the second form says, one entry an operation (or several of one verb), in the order in which it is written. */
+function* entriesOf(side: RawSide, at: Path): Generator<{ readonly entry: RawOp; readonly at: Path }> {
+  for (const [key, value] of Object.entries(side)) {
+    if (OF_THE_SIDE.has(key) || value === undefined) continue;
+    if (key === 'ops') {
+      for (const [i, entry] of (value as readonly RawOp[]).entries()) yield { entry, at: [...at, 'ops', i] };
+      continue;
+    }
+    const host = GOES_WITH[key];
+    if (host !== undefined && side[host as keyof RawSide] !== undefined) continue;
+    const along = Object.fromEntries(
+      Object.entries(GOES_WITH).flatMap(([guest, of]) =>
+        of === key && side[guest as keyof RawSide] !== undefined ? [[guest, side[guest as keyof RawSide]]] : [],
+      ),
+    );
+    yield { entry: { [key]: value, ...along } as RawOp, at: [...at, key] };
+  }
+}
+
+/** The operations of a side of the second form: as written. */
+function compileWritten(reader: Reader, place: Place, side: RawSide, sheet: RawSheet): readonly Op[] {
+  const ops: Op[] = [];
+  const lateHelper = side.helper !== undefined && LATE_HELPER.test(side.helper) ? side.helper : undefined;
+  const entries = [...entriesOf(side, place.at)].filter(({ entry }) =>
+    Object.keys(entry).some((k) => !OF_THE_SIDE.has(k)),
+  );
+  const lastTighten = entries.findLastIndex(({ entry }) => 'tighten' in entry);
+  entries.forEach(({ entry, at }, i) => {
+    const add = (body: OpBody | undefined, more: Partial<Op> = {}): void => {
+      if (!body) return;
+      const id = `${place.prefix}/${ops.length + 1}`;
+      reader.opAt.set(id, at);
+      ops.push({ id, when: [], ...more, ...body } as Op);
+    };
+    if (lateHelper !== undefined && 'helper' in entry && entry.helper === lateHelper) return;
+    if (place.side !== 'strip' && lateHelper !== undefined && i === Math.max(0, lastTighten))
+      add({ kind: 'helper', say: lateHelper });
+    const extra = extraOf(reader, at, entry, sheet);
+    for (const one of opened(entry)) {
+      if ('off' in one) add(offOp(reader, [...at, 'off'], offCounts(one.off, sheet), sheet, one.by), extra);
+      else if ('undo' in one) {
+        const leaveIn = one['leave-in'];
+        const joint = reader.name([...at, 'undo'], String(one.undo), sheet.joints, 'joint');
+        add({ kind: 'undo', joint, leaveIn }, extra);
+        if (place.side === 'strip' && lateHelper !== undefined) add({ kind: 'helper', say: lateHelper });
+        if (leaveIn !== undefined) add({ kind: 'last-out', joint, count: leaveIn }, extra);
+      } else add(compileOp(reader, at, one, place.side, sheet), extra);
+    }
+    if ('leave-in' in entry && !('undo' in entry))
+      reader.problem([...at, 'leave-in'], 'leave-in-of-what', '"leave-in" goes with a joint to undo');
+  });
+  return ops;
+}
+
+/** Verbs that take one thing each: a list of them is so many operations. */
+const LISTED = new Set([...Object.keys(named), 'tighten', 'place', 'caution']);
+
+/** `fit: [chock, stands]` is two operations. */
+function opened(entry: RawOp): readonly RawOp[] {
+  const verb = Object.keys(entry).find((k) => !QUALIFIERS.has(k));
+  const value = verb === undefined ? undefined : (entry as Readonly<Record<string, unknown>>)[verb];
+  if (verb === undefined || !Array.isArray(value) || !LISTED.has(verb)) return [entry];
+  return value.map((v: unknown) => ({ ...entry, [verb]: v }) as RawOp);
+}
+
+/** When it stands, what is noted, what it needs beside what its kind does, and where the unit is. */
+function extraOf(reader: Reader, at: Path, entry: RawOp, sheet: RawSheet): Partial<Op> {
+  const { needs } = entry;
+  const names = (key: 'on' | 'off', of: OneOrMore<string> | undefined): string[] =>
+    asList(of).map((p) => reader.name([...at, 'needs', key], p, sheet.parts, 'part'));
+  const open = { ...sheet.spaces, ...sheet.leads, ...sheet.joints, ...sheet.parts };
+  return {
+    when: compileWhen(reader, [...at, 'when'], entry.when, sheet),
+    ...(entry.note === undefined ? {} : { note: entry.note }),
+    ...(entry.at === undefined ? {} : { at: entry.at }),
+    ...(needs === undefined
+      ? {}
+      : {
+          needs: {
+            on: names('on', needs.on),
+            off: names('off', needs.off),
+            open: asList(needs.open).map((o) => reader.name([...at, 'needs', 'open'], o, open, 'space or lead')),
+            ...(needs.running === undefined ? {} : { running: needs.running }),
+          },
+        }),
+  };
+}
+
+/** `off: belt`, `off: [belt, cover]`: all that there are of each. */
+function offCounts(
+  off: OneOrMore<string> | Readonly<Record<string, number>> | undefined,
+  sheet: RawSheet,
+): Readonly<Record<string, number>> {
+  if (typeof off === 'object' && !Array.isArray(off)) return off as Readonly<Record<string, number>>;
+  return Object.fromEntries(
+    asList(off as OneOrMore<string> | undefined).map((part) => {
+      const count = sheet.parts[part]?.count ?? 1;
+      return [part, count === 'unknown' ? 1 : count];
+    }),
+  );
 }
 
 function questionName(reader: Reader, at: Path, name: string, sheet: RawSheet): string {
@@ -206,7 +320,7 @@ function compileOp(reader: Reader, at: Path, raw: RawOp, side: SideName, sheet: 
         through: raw.through === undefined ? undefined : stageOf(reader, [...at, 'through'], one, raw.through, sheet),
       };
     case 'off':
-      return offOp(reader, path, value as Record<string, number>, sheet, raw.by);
+      return offOp(reader, path, offCounts(raw.off, sheet), sheet, raw.by);
     default:
       reader.problem(path, 'unknown-verb', `"${verb}" is not something that can be done`);
       return undefined;
@@ -231,6 +345,7 @@ function plainOp(
   sheet: RawSheet,
 ): OpBody {
   const part = Object.hasOwn(sheet.parts, what) ? what : undefined;
+  if (kind === 'drain' || kind === 'let-down') reader.name(at, what, { ...sheet.spaces, ...sheet.fluids }, 'space');
   const needsPart = kind === 'place' || kind === 'press' || kind === 'inspect' || kind === 'count';
   if (needsPart && !part) reader.name(at, what, sheet.parts, 'part');
   if (kind === 'fill' && sheet.fluids && !Object.hasOwn(sheet.fluids, what))

@@ -40,7 +40,7 @@ export type RawQuestion = NonNullable<SheetAsWritten['identify']>[number];
 type SidedMap =
   'parts' | 'joints' | 'aids' | 'leads' | 'looks' | 'marks' | 'measures' | 'settings' | 'tests' | 'causes';
 export type RawSheet = Entries<
-  Omit<SheetAsWritten, SidedMap | 'rungs' | 'jubb'> & { readonly [K in Exclude<SidedMap, 'parts'>]?: Each<K> } & {
+  Omit<SheetAsWritten, SidedMap | 'rungs'> & { readonly [K in Exclude<SidedMap, 'parts'>]?: Each<K> } & {
     readonly parts: Each<'parts'>;
     readonly rungs: readonly RawRung[];
   }

@@ -24,6 +24,8 @@ export function pathText(path: Path): string {
 /** Gathers what is wrong while the compiler goes on, so that a writer sees all of it at once. */
 export class Reader {
   readonly problems: (SheetProblem & { readonly at: Path })[] = [];
+  /** Where each operation stands in the text, by its id. */
+  readonly opAt = new Map<string, Path>();
 
   problem(at: Path, code: string, message: string, severity: 'error' | 'warning' = 'error'): void {
     this.problems.push({ severity, code, path: pathText(at), message, at });

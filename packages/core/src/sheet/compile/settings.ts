@@ -198,6 +198,7 @@ export function compileSetting(reader: Reader, id: string, s: RawSetting, sheet:
         }
       : {}),
     ...(s.outside === undefined ? {} : { outside: s.outside }),
+    ...(s.of === undefined ? {} : { of: asList(s.of).map((p) => reader.name([...at, 'of'], p, sheet.parts, 'part')) }),
     from: figureFrom(s.from, sheet),
   };
 }

@@ -1,7 +1,7 @@
 import type { Ahead, SideName, Step } from '../types.ts';
 import { compileWhen } from './conditions.ts';
 import { compileSideOps } from './ops.ts';
-import type { RawAhead, RawNamedStep, RawRung, RawSheet, RawSide } from './raw.ts';
+import type { RawAhead, RawNamedStep, RawOp, RawRung, RawSheet, RawSide } from './raw.ts';
 import { asList, type Path, type Reader } from './reader.ts';
 
 /** The sides of every rung as steps, in the order of the sheet. */
@@ -12,6 +12,11 @@ export function compileSteps(reader: Reader, sheet: RawSheet, rungAt: readonly n
     const at: Path = ['rungs', rungAt[i]!];
     if (seen.has(rung.id)) reader.problem([...at, 'id'], 'twice', `the rung "${rung.id}" stands twice`);
     seen.add(rung.id);
+    if (
+      sheet.jubb !== 'build-sheet/2' &&
+      (Array.isArray(rung.strip) || (Array.isArray(rung.build) && !isNamedSteps(rung.build)))
+    )
+      reader.problem(at, 'second-form', 'a side that is a list of operations belongs to jubb: build-sheet/2');
     if (rung.side === 'bottom') {
       if (rung.strip || rung.build)
         reader.problem(at, 'two-sides', 'a rung of the bottom has ops, not a strip or build side');
@@ -33,9 +38,11 @@ export function compileSteps(reader: Reader, sheet: RawSheet, rungAt: readonly n
     if (!rung.strip && !rung.build)
       reader.problem(at, 'no-side', `the rung "${rung.id}" has neither a strip nor a build side`);
     if (rung.strip)
-      steps.push(step(reader, [...at, 'strip'], sheet, rung, 'strip', `strip ${rung.id}`, rung.title, rung.strip));
-    if (Array.isArray(rung.build)) {
-      (rung.build as readonly RawNamedStep[]).forEach((named, j) => {
+      steps.push(
+        step(reader, [...at, 'strip'], sheet, rung, 'strip', `strip ${rung.id}`, rung.title, sideOf(rung.strip)),
+      );
+    if (isNamedSteps(rung.build)) {
+      rung.build.forEach((named, j) => {
         steps.push(
           step(
             reader,
@@ -51,7 +58,7 @@ export function compileSteps(reader: Reader, sheet: RawSheet, rungAt: readonly n
       });
     } else if (rung.build) {
       steps.push(
-        step(reader, [...at, 'build'], sheet, rung, 'build', `build ${rung.id}`, rung.title, rung.build as RawSide),
+        step(reader, [...at, 'build'], sheet, rung, 'build', `build ${rung.id}`, rung.title, sideOf(rung.build)),
       );
     }
   });
@@ -66,6 +73,28 @@ export function compileSteps(reader: Reader, sheet: RawSheet, rungAt: readonly n
     }
   }
   return steps;
+}
+
+/** Several named steps of one rung, each with an id of its own. */
+function isNamedSteps(build: RawRung['build']): build is readonly RawNamedStep[] {
+  return Array.isArray(build) && build.length > 0 && build.every((entry) => typeof entry === 'object' && 'id' in entry);
+}
+
+/** A side that is written as a list: its operations, and what it says of itself on the way. */
+function sideOf(written: RawSide | readonly (RawOp | RawNamedStep)[]): RawSide {
+  if (!Array.isArray(written)) return written as RawSide;
+  const ops = written as readonly RawOp[];
+  const minutes = ops.reduce((sum, o) => sum + (o.minutes ?? 0), 0);
+  const all = <K extends 'tools' | 'after' | 'before'>(key: K): NonNullable<RawOp[K]>[number][] =>
+    ops.flatMap((o) => (o[key] ?? []) as NonNullable<RawOp[K]>[number][]);
+  return {
+    ops,
+    minutes,
+    tools: all('tools') as RawSide['tools'],
+    after: all('after') as readonly string[],
+    before: all('before') as readonly string[],
+    ahead: ops.flatMap((o) => asList(o.ahead)),
+  };
 }
 
 function step(

@@ -3,7 +3,7 @@ import { standFigures, standGives, standTells, type Stand } from '../stand.ts';
 import type { Test } from '../types.ts';
 import { figureFrom } from './joints.ts';
 import type { RawSheet, RawTest } from './raw.ts';
-import type { Path, Reader } from './reader.ts';
+import { asList, type Path, type Reader } from './reader.ts';
 
 /** A test: what is read, what is accepted, and, made on a stand, the figures of its run. */
 export function compileTest(reader: Reader, id: string, raw: RawTest, sheet: RawSheet): Test {
@@ -41,6 +41,11 @@ export function compileTest(reader: Reader, id: string, raw: RawTest, sheet: Raw
     gauge: raw.gauge ?? 'by hand',
     accept: reader.band([...at, 'accept'], raw.accept, dimension),
     failedBy,
+    ...(raw.at === undefined ? {} : { at: raw.at }),
+    ...(raw.running ? { running: true } : {}),
+    ...(raw.of === undefined
+      ? {}
+      : { of: asList(raw.of).map((p) => reader.name([...at, 'of'], p, sheet.parts, 'part')) }),
     ...(stand ? { stand } : {}),
     ...(raw.tells ? { tells: raw.tells } : {}),
     from: figureFrom(raw.from, sheet),

@@ -7,6 +7,8 @@ export interface LadderChoices {
   readonly methods: Readonly<Record<string, string>>;
   /** Part id → finding. */
   readonly findings: Readonly<Record<string, Finding>>;
+  /** How much of the unit the job is about; all of it where nothing is said. */
+  readonly scope?: string;
 }
 
 /** yes, no, or open: what it hangs on is not known yet. */

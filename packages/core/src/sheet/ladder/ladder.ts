@@ -26,8 +26,9 @@ export interface Ladder {
  * @throws CycleError when the constraints contradict each other (the lint finds it first)
  */
 export function ladder(sheet: Sheet, choices: LadderChoices): Ladder {
+  const within = rungsWithin(sheet, choices.scope);
   const of = (side: SideName): readonly Step[] =>
-    sheet.steps.filter((s) => s.side === side && stands(s.when, choices) === 'yes');
+    sheet.steps.filter((s) => s.side === side && within(s) && stands(s.when, choices) === 'yes');
   const strip = chain(orderSteps(of('strip')), choices, []);
   const lastStrip = strip.at(-1);
   const bottom = of('bottom').map((s) => settle(s, choices, lastStrip ? [lastStrip.id] : []));
@@ -37,6 +38,19 @@ export function ladder(sheet: Sheet, choices: LadderChoices): Ladder {
     bottom.length > 0 ? bottom.map((b) => b.id) : lastStrip ? [lastStrip.id] : [],
   );
   return { strip, bottom, build, all: [...strip, ...bottom, ...build] };
+}
+
+/**
+ * Which steps a scope takes in: the rungs down to the lowest that it names, on both sides; along the bottom all of them,
+ * since what is seen on the way still gets its finding.
+ */
+function rungsWithin(sheet: Sheet, scope: string | undefined): (step: Step) => boolean {
+  const downTo = scope === undefined ? undefined : sheet.scopes[scope]?.downTo;
+  if (downTo === undefined || downTo.length === 0) return () => true;
+  const strip = [...new Set(sheet.steps.filter((s) => s.side !== 'bottom').map((s) => s.rung))];
+  const last = Math.max(...downTo.map((r) => strip.indexOf(r)));
+  const kept = new Set(strip.slice(0, last + 1));
+  return (step) => step.side === 'bottom' || kept.has(step.rung);
 }
 
 /** Rungs in reverse, the named steps of one rung in their own order. */

@@ -7,6 +7,7 @@ import { fitRules } from './fits.ts';
 import { restoreRules } from './restore.ts';
 import { saidRules } from './said.ts';
 import { settingRules } from './settings.ts';
+import { workedRules } from './worked.ts';
 
 /** Every rule that a shipped sheet must pass; each finds what would hurt at the bench. */
 const rules: readonly Rule[] = [
@@ -28,7 +29,7 @@ const rules: readonly Rule[] = [
 
 export function lintSheet(sheet: Sheet): readonly LintProblem[] {
   const problems: LintProblem[] = [];
-  for (const rule of rules)
+  for (const rule of sheet.form === 2 ? [...rules, ...workedRules] : rules)
     rule(sheet, (at, code, message, severity = 'error') => problems.push({ at, code, message, severity }));
   return problems;
 }

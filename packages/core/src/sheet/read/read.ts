@@ -74,7 +74,11 @@ export function readSheet(text: string): ReadSheet {
   );
   if (ownProblems.some((p) => p.severity === 'error')) return { problems: inOrder(ownProblems) };
   const lint = lintSheet(compiled.sheet).map((p) =>
-    placed(rungIndex(p.at, compiled.sheet), { severity: p.severity, code: p.code, message: p.message }),
+    placed(opPlace(p.at, compiled) ?? rungIndex(p.at, compiled.sheet), {
+      severity: p.severity,
+      code: p.code,
+      message: p.message,
+    }),
   );
   const problems = inOrder([...ownProblems, ...lint]);
   return problems.some((p) => p.severity === 'error') ? { problems } : { sheet: compiled.sheet, problems };
@@ -93,6 +97,11 @@ export function readGoodSheet(text: string, name: string): Sheet {
 
 function inOrder(problems: readonly SheetProblem[]): SheetProblem[] {
   return [...problems].sort((a, b) => (a.line ?? 0) - (b.line ?? 0) || (a.column ?? 0) - (b.column ?? 0));
+}
+
+/** The lint names an operation by its id: where that stands in the text. */
+function opPlace(at: Path, { opAt }: { readonly opAt: ReadonlyMap<string, Path> }): Path | undefined {
+  return at[0] === 'op' ? (opAt.get(String(at[1])) ?? []) : undefined;
 }
 
 /** The lint names a rung by its id; the text has them in a list. */

@@ -96,6 +96,11 @@ export const part = object(
       ['diameter'],
     ),
     'may-not-touch': words,
+    in: ref,
+    on: ref,
+    behind: oneOrMore(ref),
+    closes: oneOrMore(id),
+    with: ref,
   },
   ['title'],
 );
@@ -118,6 +123,7 @@ export const joint = object(
         ['points'],
       ),
     ),
+    clamps: oneOrMore(ref),
     into: object({ material: words, engagement: quantity }, ['material', 'engagement']),
     tighten: some(
       object({
@@ -228,6 +234,7 @@ export const setting = object(
       ['shaft', 'tolerance', 'rows'],
     ),
     outside: words,
+    of: oneOrMore(ref),
     each,
     from,
   },

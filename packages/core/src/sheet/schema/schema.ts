@@ -23,6 +23,8 @@ import {
   type Schema,
   type Written,
 } from './shapes.ts';
+import { fluidKinds } from '../../reckoners/index.ts';
+import { wheres } from '../ops.ts';
 import { measureShapes } from '../types.ts';
 import { standFigures, standKinds, type StandKind } from '../stand.ts';
 
@@ -46,7 +48,7 @@ const fewOf = <S extends Schema>(of: S, most: number): Schema<Readonly<Record<st
 /** A build sheet as it is written. */
 export const sheet = object(
   {
-    jubb: text('build-sheet/1'),
+    jubb: choice('build-sheet/1', 'build-sheet/2'),
     sheet: id,
     revision: integer({ minimum: 1 }),
     title: words,
@@ -135,7 +137,7 @@ export const sheet = object(
     ),
     comeback: object({ repair: odds, dressed: odds, exchange: odds }),
     joints: map(joint),
-    aids: map(object({ title: words, where: words, each }, ['title', 'where'])),
+    aids: map(object({ title: words, where: words, on: ref, leaves: flag, each }, ['title', 'where'])),
     marks: map(
       object(
         {
@@ -181,7 +183,24 @@ export const sheet = object(
     methods: map(
       object({ ask: words, choices: map(object({ title: words, why: words }, ['title'])) }, ['ask', 'choices']),
     ),
-    fluids: map(object({ title: words, grade: words, amount: figure, from }, ['grade', 'amount'])),
+    fluids: map(
+      object({ title: words, grade: words, amount: figure, kind: choice(...fluidKinds), from }, ['grade', 'amount']),
+    ),
+    spaces: map(
+      object({
+        title: words,
+        holds: id,
+        drain: ref,
+        fill: ref,
+        level: ref,
+        under: choice('pressure', 'vacuum'),
+        ports: oneOrMore(ref),
+      }),
+    ),
+    loads: map(
+      object({ title: words, part: ref, 'loaded-by': ref, frees: oneOrMore(ref) }, ['title', 'loaded-by', 'frees']),
+    ),
+    scopes: map(object({ title: words, 'down-to': oneOrMore(ref), asks: words }, ['title'])),
     tests: map(
       object(
         {
@@ -192,6 +211,9 @@ export const sheet = object(
           'failed-by': listOf(id),
           stand,
           tells: map(ref),
+          at: choice(...wheres),
+          running: flag,
+          of: oneOrMore(ref),
           from,
           each,
         },
@@ -215,7 +237,7 @@ export const sheet = object(
  */
 export const sheetSchema: Schema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  title: 'Jubb build sheet, version 1',
+  title: 'Jubb build sheet, forms 1 and 2',
   ...sheet,
   $defs: { off, op, side, namedStep },
 };

@@ -1,0 +1,597 @@
+import type { Op, OpKind, OpOf } from '../ops.ts';
+import type { Load, Sheet } from '../types.ts';
+import { closersOf, heldBy, inTheWay, spacesOf } from './in-the-way.ts';
+import type { JointState, UnitState } from './state.ts';
+
+/** Why an operation cannot be done as things stand. */
+export interface Fault {
+  readonly code: string;
+  readonly says: string;
+}
+/** What a kind of operation needs, and what it makes of the unit. Both read only what is named in the sheet. */
+interface Rule<K extends OpKind> {
+  readonly needs?: (op: OpOf<K>, sheet: Sheet, state: UnitState) => readonly Fault[];
+  readonly changes?: (op: OpOf<K>, sheet: Sheet, state: UnitState) => void;
+}
+type Table = { readonly [K in OpKind]: Rule<K> };
+
+const fault = (code: string, says: string): Fault => ({ code, says });
+const titleOf = (sheet: Sheet, part: string): string => sheet.parts[part]?.title ?? part;
+const titles = (sheet: Sheet, parts: readonly string[]): string =>
+  parts.map((p) => `"${titleOf(sheet, p)}"`).join(', ');
+const jointTitle = (sheet: Sheet, joint: string): string => sheet.joints[joint]?.title ?? joint;
+const isOn = (state: UnitState, part: string): boolean => state.parts.get(part) !== 'off';
+const TIGHT: readonly JointState[] = ['hand', 'stage', 'final'];
+
+/** Loads that would throw a joint or a part, and that nothing holds. */
+function freeLoads(sheet: Sheet, state: UnitState, thing: string): readonly Load[] {
+  return Object.values(sheet.loads).filter((l) => l.frees.includes(thing) && !state.aids.has(l.loadedBy));
+}
+const loadFaults = (sheet: Sheet, state: UnitState, thing: string, says: string): readonly Fault[] =>
+  freeLoads(sheet, state, thing).map((l) =>
+    fault(
+      'load-set-free',
+      `${says} sets "${l.title}" free: "${sheet.aids[l.loadedBy]?.title ?? l.loadedBy}" must hold it first`,
+    ),
+  );
+/** A space under pressure that this joint, part or lead would open. */
+const pressureFaults = (sheet: Sheet, state: UnitState, thing: string): readonly Fault[] =>
+  Object.values(sheet.spaces)
+    .filter((s) => state.pressure.has(s.id) && s.ports.includes(thing))
+    .map((s) => fault('under-pressure', `"${s.title}" is still under pressure: let it down first`));
+/** A part that cannot be touched for what is in its way. */
+const reachFaults = (sheet: Sheet, state: UnitState, part: string, code = 'in-the-way'): readonly Fault[] => {
+  const way = inTheWay(sheet, state, part);
+  return way.length === 0
+    ? []
+    : [fault(code, `"${titleOf(sheet, part)}" cannot be reached: ${titles(sheet, way)} in the way`)];
+};
+
+/** Parts of which a reading or a test speaks, and that are not on. */
+const absent = (state: UnitState, parts: readonly string[] | undefined): readonly string[] =>
+  (parts ?? []).filter((p) => !isOn(state, p));
+const absentFaults = (
+  sheet: Sheet,
+  state: UnitState,
+  parts: readonly string[] | undefined,
+  what: string,
+): readonly Fault[] => {
+  const off = absent(state, parts);
+  return off.length === 0
+    ? []
+    : [
+        fault(
+          'reading-of-what-is-off',
+          `"${what}" speaks of ${titles(sheet, off)}, which ${off.length > 1 ? 'are' : 'is'} not on`,
+        ),
+      ];
+};
+
+const place: Rule<'place' | 'press' | 'seal'> = {
+  needs: (op, sheet, state) => {
+    const { part } = op;
+    if (part === undefined) return [];
+    const sits = sheet.parts[part]?.sits;
+    const out: Fault[] = [];
+    if (state.parts.get(part) === 'on') out.push(fault('placed-twice', `"${titleOf(sheet, part)}" is on already`));
+    const seat = [sits?.on, sits?.in].filter(
+      (s): s is string => s !== undefined && sheet.parts[s] !== undefined && !isOn(state, s),
+    );
+    // A part is fitted into another on the bench as well as on the unit: only what carries it must be there.
+    if (sits?.on !== undefined && seat.includes(sits.on) && !sheet.parts[sits.on]!.sits?.with)
+      out.push(
+        fault('nothing-to-sit-on', `"${titleOf(sheet, part)}" sits on ${titles(sheet, [sits.on])}, which is not on`),
+      );
+    const behind = (sits?.behind ?? []).filter((b) => isOn(state, b));
+    const shut = spacesOf(sheet, part)
+      .flatMap((s) => closersOf(sheet, state, s))
+      .filter((p) => p !== part && !behind.includes(p));
+    if (shut.length > 0)
+      out.push(
+        fault(
+          'through-a-closed-door',
+          `"${titleOf(sheet, part)}" cannot go in: ${titles(sheet, shut)} shut${shut.length > 1 ? '' : 's'} it out`,
+        ),
+      );
+    else if (behind.length > 0)
+      out.push(fault('in-the-way', `"${titleOf(sheet, part)}" cannot go in: ${titles(sheet, behind)} in the way`));
+    return out;
+  },
+  changes: (op, sheet, state) => {
+    if (op.part === undefined) return;
+    state.parts.set(op.part, op.to === 'half' ? 'half' : 'on');
+    for (const p of Object.values(sheet.parts)) if (p.sits?.with === op.part) state.parts.set(p.id, 'on');
+    for (const j of Object.values(sheet.joints))
+      if (j.fastener === op.part && state.joints.get(j.id) === 'none') state.joints.set(j.id, 'hand');
+    if (state.hot === op.part) state.hot = undefined;
+  },
+};
+/** Time passes: what was hot is cold. */
+const timed: Rule<'cure' | 'soak' | 'rest'> = {
+  needs: (op, sheet, state) =>
+    state.hot === undefined
+      ? []
+      : [fault('window-is-past', `"${titleOf(sheet, state.hot)}" cools while this waits: place it first`)],
+  changes: (op, _sheet, state) => {
+    state.hot = undefined;
+    if (op.kind === 'cure') for (const part of state.lockers.keys()) state.lockers.set(part, 'cured');
+  },
+};
+const uncured = (state: UnitState): readonly string[] =>
+  [...state.lockers].filter(([, s]) => s === 'wet').map(([p]) => p);
+const runFaults = (sheet: Sheet, state: UnitState): readonly Fault[] => [
+  ...(state.lockedOff ? [fault('locked-off', 'The machine is locked off: take the locks off before it runs')] : []),
+  ...(uncured(state).length > 0
+    ? [fault('locker-not-cured', `The threadlocker of ${titles(sheet, uncured(state))} has not cured`)]
+    : []),
+];
+const plain = {};
+
+/**
+ * The one table: what each kind of operation needs of the unit, and what it makes of it. The lint works every ladder
+ * through it, and the bench says by it what is in the way. Common practice throughout.
+ */
+export const needsAndChanges: Table = {
+  caution: plain,
+  do: plain,
+  helper: plain,
+  identify: plain,
+  look: {
+    needs: (op, sheet, state) => {
+      const part = sheet.looks[op.look]?.part;
+      return part === undefined || !isOn(state, part) ? [] : reachFaults(sheet, state, part, 'cannot-be-seen');
+    },
+  },
+  choose: { changes: (op, _sheet, state) => void state.chosen.add(op.method) },
+  judge: { changes: (op, _sheet, state) => op.parts.forEach((p) => state.judged.add(p)) },
+  cause: plain,
+  scrap: { changes: (op, _sheet, state) => void state.parts.set(op.part, 'off') },
+  stack: plain,
+  restack: plain,
+  clean: plain,
+  confirm: plain,
+  count: plain,
+  rework: plain,
+  lubricate: plain,
+  lift: plain,
+  lower: plain,
+  'fit-aid': {
+    needs: (op, sheet, state) => {
+      const { on } = sheet.aids[op.aid] ?? {};
+      return on !== undefined && sheet.parts[on] !== undefined && !isOn(state, on)
+        ? [fault('aid-on-nothing', `"${sheet.aids[op.aid]!.title}" sits on "${titleOf(sheet, on)}", which is off`)]
+        : [];
+    },
+    changes: (op, _sheet, state) => {
+      state.aids.add(op.aid);
+      state.aidsUsed.add(op.aid);
+    },
+  },
+  'remove-aid': {
+    needs: (op, sheet, state) => {
+      const aid = sheet.aids[op.aid];
+      if (!aid) return [];
+      if (!state.aids.has(op.aid)) return [fault('aid-not-in', `"${aid.title}" is not in`)];
+      const { on } = aid;
+      const out: Fault[] = [];
+      if (on !== undefined && sheet.parts[on] !== undefined && !isOn(state, on))
+        out.push(
+          fault('aid-host-off', `"${aid.title}" comes out after "${titleOf(sheet, on)}", on which it sits, is off`),
+        );
+      for (const load of Object.values(sheet.loads).filter((l) => l.loadedBy === op.aid)) {
+        const loose = load.frees.filter((f) =>
+          sheet.joints[f] ? !TIGHT.includes(state.joints.get(f) ?? 'none') : !isOn(state, f),
+        );
+        if (loose.length > 0 && (load.part === undefined || isOn(state, load.part)))
+          out.push(
+            fault(
+              'load-set-free',
+              `"${load.title}" is let go while ${loose.map((f) => `"${sheet.joints[f]?.title ?? titleOf(sheet, f)}"`).join(', ')} ${loose.length > 1 ? 'do' : 'does'} not hold it`,
+            ),
+          );
+      }
+      return out;
+    },
+    changes: (op, _sheet, state) => void state.aids.delete(op.aid),
+  },
+  mark: {
+    needs: (op, sheet, state) => {
+      const mark = sheet.marks[op.mark];
+      if (!mark) return [];
+      const gone = mark.between.filter((p) => !isOn(state, p));
+      const loose = Object.values(sheet.joints).filter(
+        (j) =>
+          (state.joints.get(j.id) === 'none' || state.joints.get(j.id) === 'slack') &&
+          mark.between.some((p) => j.clamps?.includes(p)),
+      );
+      if (gone.length > 0)
+        return [fault('mark-after-it-moved', `"${mark.title}" is made after ${titles(sheet, gone)} came off`)];
+      if (loose.length > 0)
+        return [
+          fault(
+            'mark-after-it-moved',
+            `"${mark.title}" is made after "${jointTitle(sheet, loose[0]!.id)}" was loosened`,
+          ),
+        ];
+      const hidden = mark.between.filter((p) => state.covered.has(p));
+      return hidden.length > 0
+        ? [fault('mark-on-what-is-covered', `"${mark.title}" cannot be made: ${titles(sheet, hidden)} covered over`)]
+        : [];
+    },
+    changes: (op, _sheet, state) => void state.marks.add(op.mark),
+  },
+  align: {
+    needs: (op, sheet, state) => {
+      const mark = sheet.marks[op.mark];
+      const off = (mark?.between ?? []).filter((p) => !isOn(state, p));
+      if (off.length > 0)
+        return [
+          fault(
+            'aligned-before-it-is-on',
+            `"${mark!.title}" is lined up while ${titles(sheet, off)} ${off.length > 1 ? 'are' : 'is'} off`,
+          ),
+        ];
+      const tight = Object.values(sheet.joints).find(
+        (j) =>
+          state.joints.get(j.id) === 'final' &&
+          state.marks.has(op.mark) &&
+          j.clamps !== undefined &&
+          mark!.between.every((p) => j.clamps!.includes(p)),
+      );
+      return tight
+        ? [fault('aligned-when-tight', `"${mark!.title}" is lined up after "${jointTitle(sheet, tight.id)}" is tight`)]
+        : [];
+    },
+  },
+  disconnect: {
+    needs: (op, sheet, state) => [
+      ...pressureFaults(sheet, state, op.lead),
+      ...(state.leadsOff.has(op.lead)
+        ? [fault('parted-twice', `"${sheet.leads[op.lead]?.title}" is parted already`)]
+        : []),
+    ],
+    changes: (op, _sheet, state) => void state.leadsOff.add(op.lead),
+  },
+  reconnect: {
+    needs: (op, sheet, state) =>
+      Object.values(sheet.aids)
+        .filter((a) => a.on === op.lead && state.aids.has(a.id))
+        .map((a) =>
+          fault('cap-left-in', `"${a.title}" is shut in: it comes out before "${sheet.leads[op.lead]?.title}" goes on`),
+        ),
+    changes: (op, _sheet, state) => void state.leadsOff.delete(op.lead),
+  },
+  slacken: {
+    needs: (op, sheet, state) => [
+      ...pressureFaults(sheet, state, op.joint),
+      ...loadFaults(sheet, state, op.joint, `Slackening "${jointTitle(sheet, op.joint)}"`),
+    ],
+    changes: (op, _sheet, state) => void state.joints.set(op.joint, 'slack'),
+  },
+  undo: {
+    needs: (op, sheet, state) => {
+      const joint = sheet.joints[op.joint];
+      return [
+        ...(state.joints.get(op.joint) === 'none'
+          ? [fault('undone-twice', `"${jointTitle(sheet, op.joint)}" is undone already`)]
+          : []),
+        ...pressureFaults(sheet, state, op.joint),
+        ...loadFaults(sheet, state, op.joint, `Undoing "${jointTitle(sheet, op.joint)}"`),
+        ...(joint ? reachFaults(sheet, state, joint.fastener) : []),
+      ];
+    },
+    changes: (op, _sheet, state) => void state.joints.set(op.joint, op.leaveIn === undefined ? 'none' : 'slack'),
+  },
+  'last-out': { changes: (op, _sheet, state) => void state.joints.set(op.joint, 'none') },
+  start: {
+    changes: (op, sheet, state) => {
+      state.joints.set(op.joint, 'hand');
+      const fastener = sheet.joints[op.joint]?.fastener;
+      if (fastener !== undefined) state.parts.set(fastener, 'on');
+    },
+  },
+  'swing-aside': {
+    needs: (op, sheet, state) => reachFaults(sheet, state, op.part),
+    changes: (op, _sheet, state) => void state.parts.set(op.part, 'off'),
+  },
+  hang: { changes: (op, _sheet, state) => void state.parts.set(op.part, 'off') },
+  refit: { changes: (op, _sheet, state) => void state.parts.set(op.part, 'on') },
+  off: {
+    needs: (op, sheet, state) =>
+      op.parts.flatMap(({ part, count }) => {
+        const p = sheet.parts[part];
+        if (!p) return [];
+        const out: Fault[] = [];
+        if (!isOn(state, part) && count >= p.count) out.push(fault('off-twice', `"${p.title}" is off already`));
+        const also = new Set(op.parts.map((o) => o.part));
+        const way = inTheWay(sheet, state, part).filter((w) => !also.has(w));
+        if (way.length > 0)
+          out.push(fault('in-the-way', `"${p.title}" cannot come off: ${titles(sheet, way)} in the way`));
+        const held = heldBy(sheet, state, part);
+        if (held.length > 0)
+          out.push(fault('still-fastened', `"${p.title}" is still held by "${jointTitle(sheet, held[0]!)}"`));
+        out.push(...loadFaults(sheet, state, part, `Taking "${p.title}" off`));
+        const aids = Object.values(sheet.aids).filter(
+          (a) => a.on === part && state.aids.has(a.id) && !a.leaves && comesOut(sheet, a.id),
+        );
+        if (aids.length > 0) out.push(fault('aid-still-on', `"${aids[0]!.title}" is still on "${p.title}"`));
+        return out;
+      }),
+    changes: (op, sheet, state) => {
+      for (const { part } of op.parts) {
+        state.parts.set(part, 'off');
+        for (const p of Object.values(sheet.parts)) if (p.sits?.with === part) state.parts.set(p.id, 'off');
+        state.lockers.delete(part);
+      }
+      for (const way of op.by) if (way.saves !== undefined) state.parts.set(way.saves, 'off');
+    },
+  },
+  measure: {
+    needs: (op, sheet, state) => {
+      const measure = sheet.measures[op.measure];
+      if (!measure) return [];
+      const loaded = Object.values(sheet.loads).find((l) => l.part === measure.part && state.aids.has(l.loadedBy));
+      if (loaded)
+        return [
+          fault(
+            'measured-under-load',
+            `"${measure.title}" is read while "${sheet.aids[loaded.loadedBy]?.title}" holds "${loaded.title}"`,
+          ),
+        ];
+      return isOn(state, measure.part) ? reachFaults(sheet, state, measure.part, 'cannot-be-reached') : [];
+    },
+  },
+  read: {
+    needs: (op, sheet, state) =>
+      absentFaults(sheet, state, sheet.settings[op.setting]?.of, sheet.settings[op.setting]?.title ?? op.setting),
+  },
+  set: {
+    needs: (op, sheet, state) => {
+      const setting = sheet.settings[op.setting];
+      if (!setting) return [];
+      const seat = setting.seat?.joint;
+      return [
+        ...absentFaults(sheet, state, setting.of, setting.title),
+        ...(seat !== undefined && state.joints.get(seat) === 'none'
+          ? [fault('set-before-its-nut', `"${setting.title}" is set before "${jointTitle(sheet, seat)}" is on`)]
+          : []),
+        ...(seat !== undefined && state.byHearsay.has(seat)
+          ? [
+              fault(
+                'hearsay-as-a-setting',
+                `"${jointTitle(sheet, seat)}" is pulled by hearsay before "${setting.title}" is read: a torque that nobody stands for is no setting`,
+              ),
+            ]
+          : []),
+      ];
+    },
+  },
+  test: {
+    needs: (op, sheet, state) => {
+      const test = sheet.tests[op.test];
+      if (!test) return [];
+      const at = test.at ?? op.at;
+      return [
+        ...(at !== undefined && at !== state.place
+          ? [fault('not-there', `"${test.title}" is made on the ${at}, and the unit is on the ${state.place}`)]
+          : []),
+        ...(test.running ? runFaults(sheet, state) : []),
+        ...absentFaults(sheet, state, test.of, test.title),
+      ];
+    },
+  },
+  inspect: {
+    needs: (op, sheet, state) =>
+      op.part === undefined || !isOn(state, op.part) ? [] : reachFaults(sheet, state, op.part, 'cannot-be-seen'),
+  },
+  protect: { changes: (op, _sheet, state) => void (op.part !== undefined && state.covered.add(op.part)) },
+  place,
+  press: place,
+  seal: place,
+  heat: {
+    needs: (op, sheet, state) => {
+      const spaces = op.part === undefined ? [] : spacesAround(sheet, op.part);
+      return spaces.flatMap((s) => {
+        const space = sheet.spaces[s]!;
+        const plugs = Object.values(sheet.aids).filter(
+          (a) => state.aids.has(a.id) && a.on !== undefined && space.ports.includes(a.on),
+        );
+        if (state.full.has(s))
+          return [
+            fault(
+              'heat-on-a-wet-space',
+              `"${space.title}" still holds ${sheet.fluids[space.holds ?? '']?.title ?? 'its fluid'}: drain it before heat`,
+            ),
+          ];
+        return plugs.length > 0
+          ? [
+              fault(
+                'heat-on-a-closed-space',
+                `"${space.title}" is plugged by "${plugs[0]!.title}": open it before heat, or it bursts`,
+              ),
+            ]
+          : [];
+      });
+    },
+    changes: (op, _sheet, state) => void (state.hot = op.part),
+  },
+  threadlock: {
+    needs: (op, sheet, state) => {
+      const part = op.part ?? sheet.joints[op.what]?.fastener;
+      return part !== undefined && isOn(state, part) && op.with !== 'wicking'
+        ? [
+            fault(
+              'locker-too-late',
+              `"${titleOf(sheet, part)}" is in already: threadlocker goes on before it is placed`,
+            ),
+          ]
+        : [];
+    },
+    changes: (op, sheet, state) => {
+      const part = op.part ?? sheet.joints[op.what]?.fastener;
+      if (part !== undefined) state.lockers.set(part, 'wet');
+    },
+  },
+  fill: {
+    needs: (op, sheet, state) =>
+      Object.values(sheet.spaces)
+        .filter((s) => s.holds === op.what)
+        .flatMap((s) => {
+          const drain = s.drain;
+          const open =
+            drain !== undefined && (sheet.joints[drain] ? state.joints.get(drain) !== 'final' : !isOn(state, drain));
+          const off = Object.values(sheet.parts).filter((p) => p.sits?.closes.includes(s.id) && !isOn(state, p.id));
+          return [
+            ...(open
+              ? [
+                  fault(
+                    'fill-runs-out',
+                    `"${s.title}" is filled while its drain, "${sheet.joints[drain]?.title ?? titleOf(sheet, drain)}", is not tight`,
+                  ),
+                ]
+              : []),
+            ...(off.length > 0
+              ? [
+                  fault(
+                    'fill-with-it-open',
+                    `"${s.title}" is filled while ${titles(
+                      sheet,
+                      off.map((p) => p.id),
+                    )} ${off.length > 1 ? 'are' : 'is'} off`,
+                  ),
+                ]
+              : []),
+            ...(state.full.has(s.id)
+              ? [fault('filled-and-never-drained', `"${s.title}" is filled on top of what is in it: drain it first`)]
+              : []),
+          ];
+        }),
+    changes: (op, sheet, state) =>
+      Object.values(sheet.spaces).forEach((s) => void (s.holds === op.what && state.full.add(s.id))),
+  },
+  drain: {
+    changes: (op, sheet, state) =>
+      Object.values(sheet.spaces).forEach((s) => {
+        if (s.id !== op.what && s.holds !== op.what) return;
+        state.full.delete(s.id);
+        state.drained.add(s.id);
+      }),
+  },
+  'let-down': { changes: (op, _sheet, state) => void state.pressure.delete(op.what) },
+  bleed: plain,
+  cure: timed,
+  soak: timed,
+  rest: timed,
+  tighten: {
+    needs: (op, sheet, state) => {
+      const joint = sheet.joints[op.joint];
+      const off = (joint?.clamps ?? []).filter((p) => !isOn(state, p));
+      return off.length > 0
+        ? [
+            fault(
+              'tightened-over-nothing',
+              `"${jointTitle(sheet, op.joint)}" is tightened while ${titles(sheet, off)} ${off.length > 1 ? 'are' : 'is'} off`,
+            ),
+          ]
+        : [];
+    },
+    changes: (op, sheet, state) => {
+      const joint = sheet.joints[op.joint];
+      state.joints.set(op.joint, op.through === undefined ? 'final' : 'stage');
+      if (joint) state.parts.set(joint.fastener, 'on');
+      if (joint?.from?.kind === 'hearsay') state.byHearsay.add(op.joint);
+    },
+  },
+  'lock-off': {
+    changes: (_op, _sheet, state) => {
+      state.lockedOff = true;
+      state.running = false;
+    },
+  },
+  'let-run': { changes: (_op, _sheet, state) => void (state.lockedOff = false) },
+  run: {
+    needs: (_op, sheet, state) => runFaults(sheet, state),
+    changes: (_op, _sheet, state) => void (state.running = true),
+  },
+  move: {
+    changes: (op, _sheet, state) => {
+      state.place = op.what as UnitState['place'];
+      state.running = false;
+    },
+  },
+};
+
+/** Does any step take an aid out? One that stays for ever is refused for that. */
+const comesOut = (sheet: Sheet, aid: string): boolean =>
+  sheet.steps.some((st) => st.ops.some((o) => o.kind === 'remove-aid' && o.aid === aid));
+
+/** Spaces that heat on a part reaches: those that it lies in, and those that it shuts. */
+function spacesAround(sheet: Sheet, part: string): readonly string[] {
+  return [...new Set([...spacesOf(sheet, part), ...(sheet.parts[part]?.sits?.closes ?? [])])];
+}
+
+/**
+ * The things that an operation names, and those that hang on them: its parts, joints and fasteners, aids and what they sit
+ * on, marks and what they stand between, spaces. A second fault about one of them is the first one's doing.
+ */
+export function about(op: Op, sheet: Sheet): readonly string[] {
+  const out = new Set<string>();
+  const add = (name: string | undefined): void => {
+    if (name === undefined) return;
+    out.add(name);
+    const joint = sheet.joints[name];
+    if (joint) for (const n of [joint.fastener, ...(joint.clamps ?? [])]) out.add(n);
+    for (const n of sheet.marks[name]?.between ?? []) out.add(n);
+    const { on } = sheet.aids[name] ?? {};
+    if (on !== undefined) out.add(on);
+    for (const s of Object.values(sheet.spaces)) if (s.holds === name) out.add(s.id);
+  };
+  for (const key of ['part', 'joint', 'aid', 'mark', 'lead', 'setting', 'what'] as const)
+    if (key in op) add((op as unknown as Readonly<Record<string, string | undefined>>)[key]);
+  if (op.kind === 'off') op.parts.forEach(({ part }) => add(part));
+  if (op.kind === 'heat' && op.part !== undefined) spacesAround(sheet, op.part).forEach(add);
+  return [...out];
+}
+
+/** What is in an operation's way as things stand: by its kind, and by what it says itself. */
+export function faultsOf(op: Op, sheet: Sheet, state: UnitState): readonly Fault[] {
+  const rule = needsAndChanges[op.kind] as Rule<OpKind>;
+  return [...ownNeeds(op, sheet, state), ...(rule.needs?.(op, sheet, state) ?? [])];
+}
+
+/** What an operation makes of the unit; the state is changed in place. */
+export function change(op: Op, sheet: Sheet, state: UnitState): void {
+  const rule = needsAndChanges[op.kind] as Rule<OpKind>;
+  rule.changes?.(op, sheet, state);
+}
+
+function ownNeeds(op: Op, sheet: Sheet, state: UnitState): readonly Fault[] {
+  const out: Fault[] = [];
+  if (op.at !== undefined && op.at !== state.place && op.kind !== 'test')
+    out.push(fault('not-there', `This is done on the ${op.at}, and the unit is on the ${state.place}`));
+  const { needs } = op;
+  if (!needs) return out;
+  const off = absent(state, needs.on);
+  if (off.length > 0) out.push(fault('needs-what-is-off', `${titles(sheet, off)} must be on first`));
+  const on = needs.off.filter((p) => isOn(state, p));
+  if (on.length > 0) out.push(fault('in-the-way', `${titles(sheet, on)} must be off first`));
+  for (const name of needs.open) {
+    const shut = sheet.spaces[name]
+      ? closersOf(sheet, state, name).length > 0
+      : sheet.joints[name]
+        ? TIGHT.includes(state.joints.get(name) ?? 'final')
+        : sheet.leads[name]
+          ? !state.leadsOff.has(name)
+          : isOn(state, name);
+    if (shut)
+      out.push(
+        fault(
+          'not-open',
+          `"${sheet.spaces[name]?.title ?? sheet.joints[name]?.title ?? sheet.leads[name]?.title ?? titleOf(sheet, name)}" must be open first`,
+        ),
+      );
+  }
+  if (needs.running === true && !state.running) out.push(fault('not-running', 'It must be running'));
+  if (needs.running === false && state.running) out.push(fault('still-running', 'It must be stopped first'));
+  return out;
+}
