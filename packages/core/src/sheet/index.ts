@@ -7,7 +7,7 @@ export { CycleError } from './ladder/order.ts';
 export { safeTorque } from './safe-torque.ts';
 export { stackAsSheet } from './stacks.ts';
 export { currentSheet } from './upcast.ts';
-export { partsOfVariant } from './variants.ts';
+export { ofVariant, partsOfVariant, variedMaps } from './variants.ts';
 export { assumedWindow } from './window.ts';
 export * from './fits.ts';
 export * from './ops.ts';

@@ -401,6 +401,16 @@ export interface IdentifyQuestion {
 /** The compiled form's own version: an older one is brought up by {@link currentSheet}. */
 export const SHEET_FORMAT = 4;
 
+/** Entries of a sheet whose figures may differ by variant. */
+export interface VariedEntries {
+  readonly parts: Readonly<Record<string, Part>>;
+  readonly joints: Readonly<Record<string, Joint>>;
+  readonly measures: Readonly<Record<string, Measure>>;
+  readonly settings: Readonly<Record<string, Setting>>;
+  readonly fluids: Readonly<Record<string, Fluid>>;
+  readonly tests: Readonly<Record<string, Test>>;
+}
+
 /** A build sheet after reading: every quantity parsed, every name resolved. Plain JSON. */
 export interface Sheet {
   readonly format: number;
@@ -428,6 +438,8 @@ export interface Sheet {
   readonly spaces: Readonly<Record<string, Space>>;
   readonly loads: Readonly<Record<string, Load>>;
   readonly scopes: Readonly<Record<string, Scope>>;
+  /** What differs by variant: whole entries that stand in for those above. */
+  readonly byVariant?: Readonly<Record<string, VariedEntries>>;
   readonly tests: Readonly<Record<string, Test>>;
   readonly looks: Readonly<Record<string, Look>>;
   readonly stacks: Readonly<Record<string, Stack>>;

@@ -1,6 +1,7 @@
 import { mapValues, unreachable } from '../../records.ts';
 import {
   assumedWindow,
+  ofVariant,
   type Joint,
   type Op,
   type OpBody,
@@ -35,7 +36,9 @@ export function jobSheet(sheet: Sheet, state: BenchState): Sheet {
   return now;
 }
 
-function derive(pinned: Sheet, state: BenchState): Sheet {
+function derive(whole: Sheet, state: BenchState): Sheet {
+  const pinned = ofVariant(whole, state.variant ?? undefined);
+  if (pinned !== whole) pinnedOf.set(pinned, whole);
   const units = Object.entries(state.units).map(([j, u]) => [j, u.unit] as const);
   if (
     !state.end &&
@@ -63,7 +66,7 @@ function derive(pinned: Sheet, state: BenchState): Sheet {
   now = withEnd(now, state);
   if (kept.size >= KEPT) kept.clear();
   kept.set(key, now);
-  pinnedOf.set(now, pinned);
+  pinnedOf.set(now, whole);
   return now;
 }
 

@@ -1,5 +1,14 @@
 import type { SheetProblem } from '../errors.ts';
-import { needs, SHEET_FORMAT, type IdentifyQuestion, type Kit, type Part, type Sheet } from '../types.ts';
+import {
+  needs,
+  SHEET_FORMAT,
+  type IdentifyQuestion,
+  type Kit,
+  type Part,
+  type Sheet,
+  type VariedEntries,
+} from '../types.ts';
+import { variedMaps } from '../variants.ts';
 import { mapValues } from '../../records.ts';
 import { expandEach } from './each.ts';
 import { compileFit, compileLip, compileRing } from './fits.ts';
@@ -25,7 +34,8 @@ export function compileSheet(written: RawSheet): {
   opAt: ReadonlyMap<string, Path>;
 } {
   const reader = new Reader();
-  const { raw, rungAt } = expandEach(written);
+  const { raw: varied, rungAt } = expandEach(written);
+  const raw = withoutVariants(varied);
   const sheet: Sheet = {
     format: SHEET_FORMAT,
     form: raw.jubb === 'build-sheet/2' ? 2 : 1,
@@ -41,12 +51,11 @@ export function compileSheet(written: RawSheet): {
     identify: (raw.identify ?? [])
       .map((q, i) => compileQuestion(reader, q, i, raw))
       .sort((a, b) => needs.indexOf(a.needs) - needs.indexOf(b.needs)),
-    parts: mapValues(raw.parts, (p, id) => compilePart(reader, id, p, raw)),
+    ...compileVaried(reader, raw),
     kits: mapValues(raw.kits, (k, id): Kit => {
       k.covers.forEach((p, i) => reader.name(['kits', id, 'covers', i], p, raw.parts, 'part'));
       return { id, title: k.title ?? id, order: k.order, priceMinor: minor(k.price), covers: k.covers };
     }),
-    joints: mapValues(raw.joints, (j, id) => compileJoint(reader, id, j, raw)),
     aids: mapValues(raw.aids, (a, id) => {
       if (a.on !== undefined) reader.name(['aids', id, 'on'], a.on, { ...raw.parts, ...raw.leads }, 'part or lead');
       return {
@@ -80,27 +89,13 @@ export function compileSheet(written: RawSheet): {
       from: stepId(s.from, 'strip'),
       until: stepId(s.until, 'build'),
     })),
-    measures: mapValues(raw.measures, (m, id) => compileMeasure(reader, id, m, raw)),
-    settings: mapValues(raw.settings, (s, id) => compileSetting(reader, id, s, raw)),
     methods: mapValues(raw.methods, (m, id) => ({
       id,
       ask: m.ask,
       choices: Object.entries(m.choices).map(([choice, c]) => ({ id: choice, title: c.title, why: c.why ?? '' })),
     })),
-    fluids: mapValues(raw.fluids, (f, id) => ({
-      id,
-      title: f.title ?? id,
-      grade: f.grade,
-      amount: reader.quantity(
-        ['fluids', id, 'amount'],
-        f.amount,
-        /k?g$|oz$|lb$/.test(String(f.amount)) ? 'mass' : 'volume',
-      ),
-      ...(f.kind === undefined ? {} : { kind: f.kind }),
-      from: figureFrom(f.from, raw),
-    })),
     ...compileUnit(reader, raw),
-    tests: mapValues(raw.tests, (t, id) => compileTest(reader, id, t, raw)),
+    ...compileByVariant(reader, varied, raw),
     looks: mapValues(raw.looks, (l, id) => {
       if (l.part !== undefined) reader.name(['looks', id, 'part'], l.part, raw.parts, 'part');
       return {
@@ -145,7 +140,78 @@ export function compileSheet(written: RawSheet): {
         reader.problem(['standing', s.id, key], 'unknown-name', `"${step}" is no step`);
     }
   });
-  return { sheet, problems: reader.problems, opAt: reader.opAt };
+  // What is wrong with an entry is wrong with it in every variant: it is told once.
+  const told = new Map(reader.problems.map((p) => [`${p.path} ${p.code} ${p.message}`, p]));
+  return { sheet, problems: [...told.values()], opAt: reader.opAt };
+}
+
+/** The entries whose figures may differ by variant. */
+function compileVaried(reader: Reader, raw: RawSheet): VariedEntries {
+  return {
+    parts: mapValues(raw.parts, (p, id) => compilePart(reader, id, p, raw)),
+    joints: mapValues(raw.joints, (j, id) => compileJoint(reader, id, j, raw)),
+    measures: mapValues(raw.measures, (m, id) => compileMeasure(reader, id, m, raw)),
+    settings: mapValues(raw.settings, (s, id) => compileSetting(reader, id, s, raw)),
+    fluids: mapValues(raw.fluids, (f, id) => ({
+      id,
+      title: f.title ?? id,
+      grade: f.grade,
+      amount: reader.quantity(
+        ['fluids', id, 'amount'],
+        f.amount,
+        /k?g$|oz$|lb$/.test(String(f.amount)) ? 'mass' : 'volume',
+      ),
+      ...(f.kind === undefined ? {} : { kind: f.kind }),
+      from: figureFrom(f.from, raw),
+    })),
+    tests: mapValues(raw.tests, (t, id) => compileTest(reader, id, t, raw)),
+  };
+}
+
+/** An entry as it is for all, without what is other for some. */
+function plainEntry<T extends { readonly by?: unknown }>(entry: T): T {
+  if (typeof entry.by !== 'object') return entry;
+  const { by: _by, ...plain } = entry;
+  return plain as T;
+}
+function withoutVariants(raw: RawSheet): RawSheet {
+  const maps = Object.fromEntries(
+    variedMaps.flatMap((m) =>
+      raw[m] === undefined ? [] : [[m, mapValues(raw[m] as Readonly<Record<string, { by?: unknown }>>, plainEntry)]],
+    ),
+  );
+  return { ...raw, ...maps };
+}
+
+/** The entries that a variant has other than the rest, each compiled as a whole. */
+function compileByVariant(reader: Reader, varied: RawSheet, plain: RawSheet): Pick<Sheet, 'byVariant'> {
+  const named = new Set<string>();
+  const others = (map: (typeof variedMaps)[number], variant: string): [string, object][] =>
+    Object.entries((varied[map] ?? {}) as Readonly<Record<string, { readonly by?: unknown }>>).flatMap(
+      ([id, entry]) => {
+        if (typeof entry.by !== 'object' || entry.by === null) return [];
+        for (const v of Object.keys(entry.by)) {
+          if (!named.has(`${map} ${id} ${v}`)) reader.name([map, id, 'by', v], v, plain.variants, 'variant');
+          named.add(`${map} ${id} ${v}`);
+        }
+        const own = (entry.by as Readonly<Record<string, object>>)[variant];
+        return own === undefined ? [] : [[id, { ...plainEntry(entry), ...own }]];
+      },
+    );
+  const out: Record<string, VariedEntries> = {};
+  for (const variant of Object.keys(plain.variants ?? {})) {
+    const maps = variedMaps.map((m) => [m, Object.fromEntries(others(m, variant))] as const);
+    if (maps.every(([, entries]) => Object.keys(entries).length === 0)) continue;
+    // Compiled in the sheet as this variant has it, so that an entry may speak of another that differs too.
+    const whole = compileVaried(reader, {
+      ...plain,
+      ...Object.fromEntries(maps.map(([m, entries]) => [m, { ...plain[m], ...entries }])),
+    });
+    out[variant] = Object.fromEntries(
+      maps.map(([m, entries]) => [m, Object.fromEntries(Object.keys(entries).map((id) => [id, whole[m][id]]))]),
+    ) as unknown as VariedEntries;
+  }
+  return Object.keys(out).length === 0 ? {} : { byVariant: out };
 }
 
 function compileQuestion(reader: Reader, q: RawQuestion, i: number, sheet: RawSheet): IdentifyQuestion {

@@ -147,7 +147,7 @@ function* entriesOf(side: RawSide, at: Path): Generator<{ readonly entry: RawOp;
         of === key && side[guest as keyof RawSide] !== undefined ? [[guest, side[guest as keyof RawSide]]] : [],
       ),
     );
-    yield { entry: { [key]: value, ...along } as RawOp, at: [...at, key] };
+    yield { entry: { [key]: value, ...along }, at: [...at, key] };
   }
 }
 
@@ -194,7 +194,7 @@ function opened(entry: RawOp): readonly RawOp[] {
   const verb = Object.keys(entry).find((k) => !QUALIFIERS.has(k));
   const value = verb === undefined ? undefined : (entry as Readonly<Record<string, unknown>>)[verb];
   if (verb === undefined || !Array.isArray(value) || !LISTED.has(verb)) return [entry];
-  return value.map((v: unknown) => ({ ...entry, [verb]: v }) as RawOp);
+  return value.map((v: unknown) => ({ ...entry, [verb]: v }));
 }
 
 /** When it stands, what is noted, what it needs beside what its kind does, and where the unit is. */

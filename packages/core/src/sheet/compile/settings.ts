@@ -9,6 +9,8 @@ const USUAL_FLATS = 6;
 
 export function compileSetting(reader: Reader, id: string, s: RawSetting, sheet: RawSheet): Setting {
   const at: Path = ['settings', id];
+  // Figures by variant are laid over before this; what is left of `by` names a method.
+  const by = typeof s.by === 'string' ? s.by : undefined;
   const dimension = reader.dimension([...at, 'quantity'], s.quantity);
   const band = s.chart ? chartBand(reader, at, s.chart) : reader.band([...at, 'band'], s.band ?? 'nothing', dimension);
   if (s.chart && s.band !== undefined)
@@ -99,11 +101,11 @@ export function compileSetting(reader: Reader, id: string, s: RawSetting, sheet:
     }
   };
   if (s.school && s.schools) reader.problem(at, 'school-twice', 'say "school" or "schools", not both');
-  const method = s.by === undefined ? undefined : sheet.methods?.[s.by];
-  if (s.by !== undefined) reader.name([...at, 'by'], s.by, sheet.methods, 'method');
+  const method = by === undefined ? undefined : sheet.methods?.[by];
+  if (by !== undefined) reader.name([...at, 'by'], by, sheet.methods, 'method');
   for (const choice of Object.keys(s.schools ?? {}))
     if (method && !Object.hasOwn(method.choices, choice))
-      reader.problem([...at, 'schools', choice], 'unknown-name', `"${s.by}" has no choice "${choice}"`);
+      reader.problem([...at, 'schools', choice], 'unknown-name', `"${by}" has no choice "${choice}"`);
   for (const choice of Object.keys(method?.choices ?? {}))
     if (s.schools && !Object.hasOwn(s.schools, choice))
       reader.problem([...at, 'schools'], 'school-missing', `no school says how it is set by the choice "${choice}"`);
@@ -143,7 +145,7 @@ export function compileSetting(reader: Reader, id: string, s: RawSetting, sheet:
         }
       : {}),
     how: s.how,
-    ...(s.by === undefined ? {} : { by: s.by }),
+    ...(by === undefined ? {} : { by }),
     ...(s.school
       ? { schools: { '': school([...at, 'school'], s.school) } }
       : s.schools

@@ -90,9 +90,9 @@ function sideOf(written: RawSide | readonly (RawOp | RawNamedStep)[]): RawSide {
   return {
     ops,
     minutes,
-    tools: all('tools') as RawSide['tools'],
-    after: all('after') as readonly string[],
-    before: all('before') as readonly string[],
+    tools: all('tools'),
+    after: all('after'),
+    before: all('before'),
     ahead: ops.flatMap((o) => asList(o.ahead)),
   };
 }

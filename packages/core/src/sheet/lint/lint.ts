@@ -8,6 +8,7 @@ import { restoreRules } from './restore.ts';
 import { saidRules } from './said.ts';
 import { settingRules } from './settings.ts';
 import { workedRules } from './worked.ts';
+import { ofVariant } from '../variants.ts';
 
 /** Every rule that a shipped sheet must pass; each finds what would hurt at the bench. */
 const rules: readonly Rule[] = [
@@ -28,10 +29,16 @@ const rules: readonly Rule[] = [
 ];
 
 export function lintSheet(sheet: Sheet): readonly LintProblem[] {
-  const problems: LintProblem[] = [];
-  for (const rule of sheet.form === 2 ? [...rules, ...workedRules] : rules)
-    rule(sheet, (at, code, message, severity = 'error') => problems.push({ at, code, message, severity }));
-  return problems;
+  const problems = new Map<string, LintProblem>();
+  const report: Report = (at, code, message, severity = 'error') => {
+    const key = `${at.join('/')} ${code} ${message}`;
+    if (!problems.has(key)) problems.set(key, { at, code, message, severity });
+  };
+  // Every figure that some variant has is held to the same rules.
+  for (const one of [sheet, ...Object.keys(sheet.byVariant ?? {}).map((v) => ofVariant(sheet, v))])
+    for (const rule of rules) rule(one, report);
+  if (sheet.form === 2) for (const rule of workedRules) rule(sheet, report);
+  return [...problems.values()];
 }
 
 function everyAidComesOut(sheet: Sheet, report: Report): void {

@@ -1,6 +1,7 @@
 import { sealMaterial } from '../../reckoners/index.ts';
 import type { Condition, Sheet } from '../types.ts';
 import { simulate } from '../unit-state/index.ts';
+import { ofVariant } from '../variants.ts';
 import { opsOf, type Report, type Rule } from './rule.ts';
 
 /** What a sheet of the second form is held to: that it can be worked as it is written, and that what it says has an effect. */
@@ -36,7 +37,7 @@ function choicesHaveAnEffect(sheet: Sheet, report: Report): void {
 function variantsHaveAnEffect(sheet: Sheet, report: Report): void {
   if (sheet.variants.length < 2) return;
   const hung = new Set(conditionsOf(sheet).flatMap((c) => (c.on === 'variant' ? [c.is] : [])));
-  if (hung.size === 0)
+  if (hung.size === 0 && sheet.byVariant === undefined)
     report(
       ['variants'],
       'variant-without-effect',
@@ -81,7 +82,10 @@ function remediesHaveOperations(sheet: Sheet, report: Report): void {
 }
 
 /** A ring or lip in a space against what the space holds, where the fluid says what it is. */
-function ringsBearTheirFluids(sheet: Sheet, report: Report): void {
+function ringsBearTheirFluids(whole: Sheet, report: Report): void {
+  for (const v of [undefined, ...whole.variants.map((w) => w.id)]) ringsIn(ofVariant(whole, v), report);
+}
+function ringsIn(sheet: Sheet, report: Report): void {
   for (const part of Object.values(sheet.parts)) {
     const material = part.ring?.material ?? part.lip?.material;
     const space = part.sits?.in === undefined ? undefined : sheet.spaces[part.sits.in];

@@ -20,6 +20,8 @@ import {
   some,
   text,
   words,
+  type Schema,
+  type Written,
 } from './shapes.ts';
 
 export const part = object(
@@ -176,7 +178,7 @@ const school = object(
   ['kind'],
 );
 
-export const setting = object(
+const settingKeys = object(
   {
     title: words,
     kind: words,
@@ -194,7 +196,6 @@ export const setting = object(
     per,
     seat: object({ joint: ref, to: figure, turning: words }, ['joint', 'to']),
     how: words,
-    by: id,
     school,
     schools: map(school),
     pull: object(
@@ -240,3 +241,13 @@ export const setting = object(
   },
   ['title', 'kind', 'quantity'],
 );
+const { properties: settingProperties } = settingKeys as unknown as { properties: object };
+type WrittenSetting = Written<typeof settingKeys>;
+/** `by` names the method that says how it is reached, or says what differs by variant. */
+export const setting = {
+  ...settingKeys,
+  properties: {
+    ...settingProperties,
+    by: either(id, map({ ...settingKeys, required: [] })),
+  },
+} as Schema<WrittenSetting & { readonly by?: string | Readonly<Record<string, Partial<WrittenSetting>>> }>;

@@ -96,3 +96,12 @@ export const from = {
 export const way = either(words, object({ way: words, destroys: flag, saves: id }, ['way']));
 export const ahead = object({ oven: words, soak: words, tool: words, order: words, takes: quantity });
 export const caution = either(id, object({ class: id, say: words, acknowledge: flag }));
+
+/** An entry whose figures may differ by variant: under `by`, what is other for each. */
+export function varied<S extends Schema>(
+  of: S,
+): Schema<Written<S> & { readonly by?: Readonly<Record<string, Partial<Written<S>>>> }> {
+  const { required: _required, properties, ...rest } = of as unknown as { required?: unknown; properties: Properties };
+  const by = map({ ...rest, properties });
+  return { ...of, properties: { ...properties, by } } as never;
+}

@@ -3,6 +3,7 @@ import { ladder } from '../ladder/ladder.ts';
 import type { Op } from '../ops.ts';
 import type { Condition, Finding, Sheet, Step } from '../types.ts';
 import { about, change, faultsOf, type Fault } from './needs-and-changes.ts';
+import { ofVariant } from '../variants.ts';
 import { asItComes, type UnitState } from './state.ts';
 
 /** A fault with the operation that cannot be done, and the choices by which the ladder came to it. */
@@ -19,9 +20,10 @@ const MOST_RUNS = 160;
  * @returns what could not be done, each with its operation; and the unit as it stands at the end
  */
 export function workThrough(
-  sheet: Sheet,
+  whole: Sheet,
   choices: LadderChoices,
 ): { readonly found: readonly Found[]; readonly end: UnitState } {
+  const sheet = ofVariant(whole, choices.variant);
   const state = asItComes(sheet);
   const found: Found[] = [];
   const spoilt = new Set<string>();
