@@ -31,8 +31,8 @@ describe('the rules of taking apart', () => {
     [
       'a lead on that was never parted',
       'tensioner-belt',
-      'strip: { caution: battery-connected, disconnect: earth, minutes: 2 }',
-      'strip: { caution: battery-connected, minutes: 2 }',
+      '- disconnect: earth',
+      '- do: "The earth lead stays on"',
       'lead-never-parted',
     ],
     [
@@ -46,7 +46,7 @@ describe('the rules of taking apart', () => {
     [
       'a stack that nobody holds against its order',
       'cab-strut',
-      '- { restack: top-stack }',
+      '- restack: top-stack',
       '- { confirm: "in order" }',
       'stack-not-restacked',
     ],

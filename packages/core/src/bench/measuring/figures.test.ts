@@ -6,7 +6,7 @@ import { buildRecord, jobSheet, ladderOf, lastReading } from '../index.ts';
 describe('figures', () => {
   test('one without a unit is no figure until someone says which, and the record says who', () => {
     const bench = booked(librarySheet('cab-strut'), 'soft');
-    const op = upTo(bench, 'tighten', 'build lower');
+    const op = upTo(bench, 'tighten', 'build weight');
     const pull = {
       type: 'pull',
       op,

@@ -218,7 +218,11 @@ describe('stacks', () => {
     expect([record.built?.[0], record.reason]).toEqual(['Top mount', 'Maker’s note of a later kind']);
   });
   test('layers of the same part are alike', () => {
-    const bench = booked(librarySheet('cab-strut'), 'soft');
+    // The sheet, with one washer above and the same below.
+    const sheet = librarySheet('cab-strut');
+    const stack = sheet.stacks['top-stack']!;
+    const layers = stack.layers.map((l) => (l.part === 'washer-low' ? { ...l, part: 'washer' } : l));
+    const bench = booked({ ...sheet, stacks: { 'top-stack': { ...stack, layers } } }, 'soft');
     const op = upTo(bench, 'stack');
     bench.do({ type: 'order-stack', op, order: [5, 1, 2, 3, 4, 0, 6] });
     expect(bench.state.stacks['top-stack']!.found!.asSheet).toBe(true);

@@ -62,7 +62,11 @@ function everyAidComesOut(sheet: Sheet, report: Report): void {
 function everyPartGoesBack(sheet: Sheet, report: Report): void {
   const back = new Set<string>();
   for (const { op } of opsOf(sheet, 'place', 'press', 'seal')) if (op.part) back.add(op.part);
-  for (const { op } of opsOf(sheet, 'tighten', 'start')) back.add(sheet.joints[op.joint]?.fastener ?? '');
+  // A fastener that stays on the unit is slackened and pulled, and never off: a drain cock.
+  for (const { op } of opsOf(sheet, 'tighten', 'start')) {
+    const fastener = sheet.joints[op.joint]?.fastener ?? '';
+    if (sheet.parts[fastener]?.stays !== true) back.add(fastener);
+  }
   for (const { op } of opsOf(sheet, 'scrap')) back.add(op.part);
   // What swings aside or hangs is put back like what came off; a saved piece and a new-style part come from elsewhere.
   const off = new Set<string>(opsOf(sheet, 'swing-aside', 'hang').map(({ op }) => op.part));

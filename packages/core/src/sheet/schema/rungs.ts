@@ -75,7 +75,7 @@ export const op = object({
   restack: ref,
   look: oneOrMore(ref),
   identify: oneOrMore(ref),
-  caution,
+  caution: oneOrMore(caution),
   do: oneOrMore(words),
   measure: oneOrMore(ref),
   judge: oneOrMore(ref),

@@ -322,6 +322,7 @@ export const needsAndChanges: Table = {
         state.parts.set(part, 'off');
         for (const p of Object.values(sheet.parts)) if (p.sits?.with === part) state.parts.set(p.id, 'off');
         state.lockers.delete(part);
+        if (state.hot === part) state.hot = undefined;
       }
       for (const way of op.by) if (way.saves !== undefined) state.parts.set(way.saves, 'off');
     },
