@@ -41,7 +41,7 @@ export function currentSheet(kept: Sheet): Sheet {
     const three =
       kept.format === 3
         ? (kept as unknown as SheetThree)
-        : fromTwo(kept.format === 2 ? (kept) : fromOne(kept as unknown as SheetOne));
+        : fromTwo(kept.format === 2 ? kept : fromOne(kept as unknown as SheetOne));
     brought.set(kept, (sheet = fromThree(three)));
   }
   return sheet;

@@ -31,7 +31,10 @@ export function ladder(sheet: Sheet, choices: LadderChoices): Ladder {
     sheet.steps.filter((s) => s.side === side && within(s) && stands(s.when, choices) === 'yes');
   const strip = chain(orderSteps(of('strip')), choices, []);
   const lastStrip = strip.at(-1);
-  const bottom = of('bottom').map((s) => settle(s, choices, lastStrip ? [lastStrip.id] : []));
+  const untouched = partsBelow(sheet, choices.scope);
+  const bottom = of('bottom')
+    .map((s) => settle({ ...s, ops: bottomWithin(sheet, s.ops, untouched) }, choices, lastStrip ? [lastStrip.id] : []))
+    .filter((s) => untouched.size === 0 || s.ops.length > 0 || s.open.length > 0);
   const build = chain(
     orderSteps(reverseRungs(of('build'))),
     choices,
@@ -51,6 +54,46 @@ function rungsWithin(sheet: Sheet, scope: string | undefined): (step: Step) => b
   const last = Math.max(...downTo.map((r) => strip.indexOf(r)));
   const kept = new Set(strip.slice(0, last + 1));
   return (step) => step.side === 'bottom' || kept.has(step.rung);
+}
+
+/** Parts that only the rungs which a scope cuts off take off or put on: along the bottom nobody gets at them. */
+function partsBelow(sheet: Sheet, scope: string | undefined): ReadonlySet<string> {
+  const within = rungsWithin(sheet, scope);
+  const touched = (kept: boolean): Set<string> =>
+    new Set(
+      sheet.steps.filter((s) => s.side !== 'bottom' && within(s) === kept).flatMap((s) => s.ops.flatMap(partsOf)),
+    );
+  const above = touched(true);
+  return new Set([...touched(false)].filter((p) => !above.has(p)));
+}
+const partsOf = (op: Op): readonly string[] =>
+  op.kind === 'off'
+    ? op.parts.map((p) => p.part)
+    : op.kind === 'judge'
+      ? op.parts
+      : 'part' in op && op.part !== undefined
+        ? [op.part]
+        : [];
+
+/** What is left along the bottom when some parts are not got at: nothing is asked, read or taken off that is shut in. */
+function bottomWithin(sheet: Sheet, ops: readonly Op[], shutIn: ReadonlySet<string>): readonly Op[] {
+  if (shutIn.size === 0) return ops;
+  return ops.flatMap((op): readonly Op[] => {
+    if (op.when.some((c) => c.on === 'finding' && shutIn.has(c.subject))) return [];
+    if (op.kind === 'judge') {
+      const parts = op.parts.filter((p) => !shutIn.has(p));
+      return parts.length > 0 ? [{ ...op, parts }] : [];
+    }
+    const parts =
+      op.kind === 'measure'
+        ? [sheet.measures[op.measure]?.part ?? '']
+        : op.kind === 'look'
+          ? [sheet.looks[op.look]?.part ?? '']
+          : op.kind === 'undo'
+            ? [sheet.joints[op.joint]?.fastener ?? '']
+            : partsOf(op);
+    return parts.some((p) => shutIn.has(p)) ? [] : [op];
+  });
 }
 
 /** Rungs in reverse, the named steps of one rung in their own order. */

@@ -109,6 +109,12 @@ function countOffOf(sheet: Sheet, part: string): number {
 
 function undoneIsTightened(sheet: Sheet, report: Report): void {
   const tightened = new Set(opsOf(sheet, 'tighten').map(({ op }) => op.joint));
+  // A nut that crushes a sleeve stays where the drag is right: the setting is its tightening.
+  for (const { op } of opsOf(sheet, 'set')) {
+    const setting = sheet.settings[op.setting];
+    if (setting?.seat && Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush'))
+      tightened.add(setting.seat.joint);
+  }
   for (const { op, step } of opsOf(sheet, 'undo', 'slacken', 'start')) {
     if (!tightened.has(op.joint))
       report(
@@ -135,10 +141,16 @@ function oneTimeFastenersHaveAnOrder(sheet: Sheet, report: Report): void {
   }
 }
 
+/** Millimetres of thread up to which ISO 898 defines property classes. */
+const LARGEST_CLASSED = 39;
+
 function torquesAreSane(sheet: Sheet, report: Report): void {
   for (const joint of Object.values(sheet.joints)) {
     const final = joint.stages.findLast((s) => s.kind === 'torque');
     if (!final || final.to.unit === 'unreadable' || final.unitAsked) continue;
+    // A ring nut of a spindle is larger than any property class is defined for (ISO 898-2: to M39): nothing to judge it by.
+    if (joint.propertyClass === undefined && Number(/^M([\d.]+)/.exec(joint.thread)?.[1] ?? 0) > LARGEST_CLASSED)
+      continue;
     const at: Path = ['joints', joint.id, 'tighten'];
     try {
       const { results } = torqueSanity.reckon(sanityInputs(joint, final.to));

@@ -48,7 +48,9 @@ function variantsHaveAnEffect(sheet: Sheet, report: Report): void {
 function fluidsAreFilled(sheet: Sheet, report: Report): void {
   const used = new Set([
     ...opsOf(sheet, 'fill').map(({ op }) => op.what),
-    ...opsOf(sheet, 'lubricate').flatMap(({ op }) => (op.with === undefined ? [] : [op.with])),
+    ...opsOf(sheet, 'lubricate', 'seal', 'threadlock', 'clean', 'press').flatMap(({ op }) =>
+      [op.what, op.with].filter((w) => w !== undefined),
+    ),
     ...opsOf(sheet, 'bleed').map(({ op }) => op.what),
   ]);
   for (const fluid of Object.values(sheet.fluids))

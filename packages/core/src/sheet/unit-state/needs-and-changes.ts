@@ -366,6 +366,11 @@ export const needsAndChanges: Table = {
           : []),
       ];
     },
+    changes: (op, sheet, state) => {
+      const setting = sheet.settings[op.setting];
+      if (setting?.seat && Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush'))
+        state.joints.set(setting.seat.joint, 'final');
+    },
   },
   test: {
     needs: (op, sheet, state) => {
