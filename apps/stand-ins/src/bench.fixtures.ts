@@ -13,16 +13,15 @@ export const sheetNames = readdirSync(library)
 export const sheetOf = (name: string): Sheet =>
   readGoodSheet(readFileSync(join(library, `${name}.yaml`), 'utf8'), name);
 
-/** Drawers with the usual steps, six of each: common practice. */
-export const drawers: DecideContext['drawers'] = Object.fromEntries(
-  ['hub-shims', 'gear-shims', 'clutch-shims', 'clutch-plates'].map((d) => [
-    d,
-    [2.4, 2.2, 2, 1.8, 1.6, 1.5, 1.4, 1.2, 1, 0.5, 0.3, 0.25, 0.2, 0.12, 0.1, 0.07, 0.05].map((n) => ({
-      thickness: canonical(n, 'length'),
-      count: 6,
-    })),
-  ]),
-);
+const sixOfEach = (sizes: readonly number[]) => sizes.map((n) => ({ thickness: canonical(n, 'length'), count: 6 }));
+const USUAL_STEPS = [2.4, 2.2, 2, 1.8, 1.6, 1.5, 1.4, 1.2, 1, 0.5, 0.3, 0.25, 0.2, 0.12, 0.1, 0.07, 0.05];
+/** Drawers with the usual steps, six of each, and one of rings in hundredths: common practice. */
+export const drawers: DecideContext['drawers'] = {
+  ...Object.fromEntries(
+    ['hub-shims', 'gear-shims', 'clutch-shims', 'clutch-plates'].map((d) => [d, sixOfEach(USUAL_STEPS)]),
+  ),
+  'screw-rings': sixOfEach(Array.from({ length: 21 }, (_, i) => 2.9 + i / 100)),
+};
 
 const hands = { id: 'p', name: 'P', initials: 'P' };
 const second = { id: 'q', name: 'Q', initials: 'Q' };

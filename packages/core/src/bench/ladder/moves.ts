@@ -88,14 +88,14 @@ export function standingNow(sheet: Sheet, state: BenchState): readonly StandingC
   return sheet.standing.filter((s) => isDone(s.from) && !isDone(s.until));
 }
 
-/** Aids in the unit now, in the order in which they went in. */
+/** Aids in the unit now that must come out again, in the order in which they went in; a shipping cap leaves with it. */
 export function aidsIn(
   pinned: Sheet,
   state: BenchState,
 ): readonly { readonly id: string; readonly title: string; readonly where: string; readonly since: string }[] {
   const sheet = jobSheet(pinned, state);
   return Object.entries(state.aids)
-    .filter(([, a]) => !a.removed)
+    .filter(([id, a]) => !a.removed && sheet.aids[id]?.leaves !== true)
     .map(([id, a]) => ({
       id,
       title: sheet.aids[id]?.title ?? id,

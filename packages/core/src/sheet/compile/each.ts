@@ -1,7 +1,19 @@
 import type { RawRung, RawSheet } from './raw.ts';
 
 /** The maps of a sheet whose entries may stand once on each side or place. */
-const MAPS = ['parts', 'joints', 'aids', 'leads', 'looks', 'marks', 'measures', 'settings', 'tests', 'causes'] as const;
+const MAPS = [
+  'parts',
+  'joints',
+  'aids',
+  'leads',
+  'looks',
+  'marks',
+  'measures',
+  'settings',
+  'tests',
+  'causes',
+  'loads',
+] as const;
 /** Words for people: a name that happens to stand in them is no name. */
 const WORDS = new Set([
   'title', 'do', 'say', 'note', 'ask', 'yes', 'helper', 'group', 'confirm', 'clean', 'where', 'with', 'to', 'how',

@@ -345,7 +345,8 @@ function plainOp(
   sheet: RawSheet,
 ): OpBody {
   const part = Object.hasOwn(sheet.parts, what) ? what : undefined;
-  if (kind === 'drain' || kind === 'let-down') reader.name(at, what, { ...sheet.spaces, ...sheet.fluids }, 'space');
+  if (kind === 'drain') reader.name(at, what, { ...sheet.spaces, ...sheet.fluids }, 'space');
+  if (kind === 'let-down') reader.name(at, what, { ...sheet.spaces, ...sheet.fluids, ...sheet.loads }, 'space or load');
   const needsPart = kind === 'place' || kind === 'press' || kind === 'inspect' || kind === 'count';
   if (needsPart && !part) reader.name(at, what, sheet.parts, 'part');
   if (kind === 'fill' && sheet.fluids && !Object.hasOwn(sheet.fluids, what))

@@ -47,7 +47,7 @@ function everyAidComesOut(sheet: Sheet, report: Report): void {
     const removed = opsOf(sheet, 'remove-aid').filter(({ op }) => op.aid === aid.id);
     if (fitted.length === 0)
       report(['aids', aid.id], 'aid-never-fitted', `"${aid.title}" is listed but no step fits it`, 'warning');
-    if (fitted.length > 0 && removed.length === 0)
+    if (fitted.length > 0 && removed.length === 0 && aid.leaves !== true)
       report(['aids', aid.id], 'aid-left-in', `"${aid.title}" is fitted at ${fitted[0]!.step.id} and never comes out`);
     if (removed.length > 0 && fitted.length === 0)
       report(

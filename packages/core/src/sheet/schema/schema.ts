@@ -143,7 +143,7 @@ export const sheet = object(
       object(
         {
           title: words,
-          between: some(id, { minItems: 2, maxItems: 3 }),
+          between: some(ref, { minItems: 2, maxItems: 3 }),
           where: words,
           with: words,
           each,
@@ -201,7 +201,11 @@ export const sheet = object(
       }),
     ),
     loads: map(
-      object({ title: words, part: ref, 'loaded-by': ref, frees: oneOrMore(ref) }, ['title', 'loaded-by', 'frees']),
+      object({ title: words, part: ref, 'loaded-by': ref, frees: oneOrMore(ref), each }, [
+        'title',
+        'loaded-by',
+        'frees',
+      ]),
     ),
     scopes: map(object({ title: words, 'down-to': oneOrMore(ref), asks: words }, ['title'])),
     tests: map(

@@ -25,7 +25,9 @@ const TIGHT: readonly JointState[] = ['hand', 'stage', 'final'];
 
 /** Loads that would throw a joint or a part, and that nothing holds. */
 function freeLoads(sheet: Sheet, state: UnitState, thing: string): readonly Load[] {
-  return Object.values(sheet.loads).filter((l) => l.frees.includes(thing) && !state.aids.has(l.loadedBy));
+  return Object.values(sheet.loads).filter(
+    (l) => l.frees.includes(thing) && !state.aids.has(l.loadedBy) && !state.letDown.has(l.id),
+  );
 }
 const loadFaults = (sheet: Sheet, state: UnitState, thing: string, says: string): readonly Fault[] =>
   freeLoads(sheet, state, thing).map((l) =>
@@ -162,9 +164,10 @@ export const needsAndChanges: Table = {
         ? [fault('aid-on-nothing', `"${sheet.aids[op.aid]!.title}" sits on "${titleOf(sheet, on)}", which is off`)]
         : [];
     },
-    changes: (op, _sheet, state) => {
+    changes: (op, sheet, state) => {
       state.aids.add(op.aid);
       state.aidsUsed.add(op.aid);
+      for (const l of Object.values(sheet.loads)) if (l.loadedBy === op.aid) state.letDown.delete(l.id);
     },
   },
   'remove-aid': {
@@ -178,7 +181,7 @@ export const needsAndChanges: Table = {
         out.push(
           fault('aid-host-off', `"${aid.title}" comes out after "${titleOf(sheet, on)}", on which it sits, is off`),
         );
-      for (const load of Object.values(sheet.loads).filter((l) => l.loadedBy === op.aid)) {
+      for (const load of Object.values(sheet.loads).filter((l) => l.loadedBy === op.aid && !state.letDown.has(l.id))) {
         const loose = load.frees.filter((f) =>
           sheet.joints[f] ? !TIGHT.includes(state.joints.get(f) ?? 'none') : !isOn(state, f),
         );
@@ -483,7 +486,23 @@ export const needsAndChanges: Table = {
         state.drained.add(s.id);
       }),
   },
-  'let-down': { changes: (op, _sheet, state) => void state.pressure.delete(op.what) },
+  'let-down': {
+    needs: (op, sheet, state) => {
+      const load = sheet.loads[op.what];
+      return load && !state.aids.has(load.loadedBy)
+        ? [
+            fault(
+              'load-set-free',
+              `"${load.title}" is let down while "${sheet.aids[load.loadedBy]?.title}" does not hold it`,
+            ),
+          ]
+        : [];
+    },
+    changes: (op, sheet, state) => {
+      state.pressure.delete(op.what);
+      if (sheet.loads[op.what]) state.letDown.add(op.what);
+    },
+  },
   bleed: plain,
   cure: timed,
   soak: timed,

@@ -16,6 +16,8 @@ export interface UnitState {
   readonly full: Set<string>;
   readonly drained: Set<string>;
   readonly pressure: Set<string>;
+  /** Loads that were let down under their aid, and carry nothing now. */
+  readonly letDown: Set<string>;
   readonly aids: Set<string>;
   /** Aids that were in at some time. */
   readonly aidsUsed: Set<string>;
@@ -49,6 +51,7 @@ export function asItComes(sheet: Sheet): UnitState {
     full: new Set(Object.values(sheet.spaces).flatMap((s) => (s.holds === undefined ? [] : [s.id]))),
     drained: new Set(),
     pressure: new Set(Object.values(sheet.spaces).flatMap((s) => (s.under === 'pressure' ? [s.id] : []))),
+    letDown: new Set(),
     aids: new Set(),
     aidsUsed: new Set(),
     leadsOff: new Set(),

@@ -45,6 +45,7 @@ const faults: readonly (readonly [what: string, change: Change, code: string, sa
   ['the cover off with its bolts in', [ops('undo: cover-bolts'), '', ops('off: [cover, cover-bolt, gasket]'), ops('off: [cover, cover-bolt, gasket]', 'undo: cover-bolts')], 'still-fastened', /held by "Cover"/],
   ['a spring nut undone with nothing holding the spring', swap('fit: compressor', 'undo: spring-joint'), 'load-set-free', /"Spring compressor" must hold it first/],
   ['a compressor that leaves before the nut holds', [ops('place: spring-nut', 'tighten: spring-joint', 'remove: compressor'), ops('remove: compressor', 'place: spring-nut', 'tighten: spring-joint')], 'load-set-free', /is let go while "Spring rod" does not hold it/],
+  ['a spring let down with nothing holding it', [ops('fit: compressor', 'undo: spring-joint'), ops('let-down: spring', 'fit: compressor', 'undo: spring-joint')], 'load-set-free', /is let down while "Spring compressor" does not hold it/],
   ['a free length read under the compressor', before('tighten: spring-joint', 'measure: spring-free'), 'measured-under-load', /while "Spring compressor" holds/],
   ['a hose parted under pressure', swap('let-down: accumulator', 'disconnect: hose'), 'under-pressure', /"Accumulator" is still under pressure/],
   ['nobody lets the pressure down', without('let-down: accumulator'), 'under-pressure', /let it down first/],
