@@ -109,10 +109,10 @@ function countOffOf(sheet: Sheet, part: string): number {
 
 function undoneIsTightened(sheet: Sheet, report: Report): void {
   const tightened = new Set(opsOf(sheet, 'tighten').map(({ op }) => op.joint));
-  // A nut that crushes a sleeve stays where the drag is right: the setting is its tightening.
+  // A nut that is turned until the drag is right stays there: the setting is its tightening.
   for (const { op } of opsOf(sheet, 'set')) {
     const setting = sheet.settings[op.setting];
-    if (setting?.seat && Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush'))
+    if (setting?.seat && Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush' || s.kind === 'turn'))
       tightened.add(setting.seat.joint);
   }
   for (const { op, step } of opsOf(sheet, 'undo', 'slacken', 'start')) {

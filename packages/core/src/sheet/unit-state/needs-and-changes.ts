@@ -371,7 +371,7 @@ export const needsAndChanges: Table = {
     },
     changes: (op, sheet, state) => {
       const setting = sheet.settings[op.setting];
-      if (setting?.seat && Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush'))
+      if (setting?.seat && Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush' || s.kind === 'turn'))
         state.joints.set(setting.seat.joint, 'final');
     },
   },
