@@ -21,13 +21,7 @@ describe('the rules of taking apart', () => {
       'between: [pin, pin]',
       'mark-on-itself',
     ],
-    [
-      'a lead that is never reconnected',
-      'axle-clip',
-      '- { reconnect: vent }',
-      '- { confirm: "vent" }',
-      'lead-not-reconnected',
-    ],
+    ['a lead that is never reconnected', 'axle-clip', '- reconnect: vent', '- confirm: "vent"', 'lead-not-reconnected'],
     [
       'a lead on that was never parted',
       'tensioner-belt',
@@ -42,7 +36,7 @@ describe('the rules of taking apart', () => {
       '- { confirm: caliper, note',
       'part-not-refitted',
     ],
-    ['started and never tightened', 'prop-centre', '        - { tighten: holder }\n', '', 'in-between-forever'],
+    ['started and never tightened', 'prop-centre', '      - tighten: holder\n', '', 'in-between-forever'],
     [
       'a stack that nobody holds against its order',
       'cab-strut',
@@ -62,12 +56,18 @@ describe('the rules of taking apart', () => {
     [
       'a count that nobody knows and nobody counts',
       'gearbox-four',
-      '- { count: bell-bolt }\n',
-      '- { confirm: "all there" }\n',
+      '- count: bell-bolt\n',
+      '- confirm: "all there"\n',
       'never-counted',
     ],
-    ['a question that no rung asks', 'axle-clip', '      identify: teeth\n', '', 'never-asked'],
-    ['a place left in of nothing', 'axle-clip', '      undo: cover-bolts\n', '', 'leave-in-of-what'],
+    ['a question that no rung asks', 'axle-clip', '      - identify: teeth\n', '', 'never-asked'],
+    [
+      'a place left in of nothing',
+      'axle-clip',
+      '{ undo: cover-bolts, leave-in: 1 }',
+      '{ do: "Tap it", leave-in: 1 }',
+      'leave-in-of-what',
+    ],
     [
       'an order that names a place twice',
       'gearbox-four',

@@ -35,7 +35,7 @@ describe('what a setting must say', () => {
     ['a bearing that its fit takes the clearance of', 'gearbox-four', 'interference: 0.002 mm to 0.023 mm, length: 16 mm, outside: 39 mm', 'interference: 0.002 mm to 0.023 mm, bearing: { outside: 62 mm, clearance: 0.013 mm }', 'runs-preloaded'],
     ['a case of a material that nobody knows', 'gearbox-four', 'case: aluminium', 'case: butter', 'not-a-choice'],
     ['together with what is not there', 'differential-side', 'together: preload', 'together: moon', 'unknown-name'],
-    ['set along with another, and alone', 'differential-side', '        - { set: backlash }\n', '        - { set: preload }\n        - { set: backlash }\n', 'set-twice'],
+    ['set along with another, and alone', 'differential-side', '      - { set: backlash,', '      - set: preload\n      - { set: backlash,', 'set-twice'],
     ['a bearing that is no part', 'output-spanner', 'bearings: [outer-cone, inner-cone]', 'bearings: [outer-cone, moon]', 'unknown-name'],
   ])('%s', (_, name, from, to, code) => {
     expect(codes(replaced(name, from, to))).toContain(code);

@@ -24,9 +24,29 @@ export function ofVariant(sheet: Sheet, variant: string | undefined): Sheet {
   const before = made.get(variant);
   if (before) return before;
   const maps = Object.fromEntries(variedMaps.map((m) => [m, { ...sheet[m], ...own[m] }]));
-  const now: Sheet = { ...sheet, ...maps };
+  const now = counted(sheet, { ...sheet, ...maps });
   made.set(variant, now);
   return now;
+}
+
+/** Where a variant has another count of a part, as many come off and are pulled. */
+function counted(base: Sheet, sheet: Sheet): Sheet {
+  const changed = new Map(
+    Object.values(sheet.parts).flatMap((p) => (p.count === base.parts[p.id]?.count ? [] : [[p.id, p.count] as const])),
+  );
+  if (changed.size === 0) return sheet;
+  const joints = Object.fromEntries(
+    Object.entries(sheet.joints).map(([id, j]) => [id, { ...j, count: changed.get(j.fastener) ?? j.count }]),
+  );
+  const countOf = (part: string, count: number): number =>
+    count === base.parts[part]?.count ? (changed.get(part) ?? count) : count;
+  const steps = sheet.steps.map((s) => ({
+    ...s,
+    ops: s.ops.map((o) =>
+      o.kind === 'off' ? { ...o, parts: o.parts.map((p) => ({ ...p, count: countOf(p.part, p.count) })) } : o,
+    ),
+  }));
+  return { ...sheet, joints, steps };
 }
 
 /**

@@ -74,7 +74,7 @@ describe('taking off', () => {
 describe('what stands in between', () => {
   test('swung aside stays on show until the part is placed', () => {
     const bench = axle();
-    upTo(bench, 'off', 'strip caliper@left');
+    bench.run((_, s) => s.steps['strip caliper@left'] !== undefined);
     expect(betweenNow(bench.sheet, bench.state)).toContainEqual({
       key: 'part:caliper@left',
       title: 'Left brake caliper',
@@ -86,9 +86,15 @@ describe('what stands in between', () => {
 
   test('snug through the sealant’s wait is started and not tightened', () => {
     const bench = axle();
-    bench.run((c) => c.type === 'start-timer' && c.kind === 'cure', {
-      choice: (m) => (m === 'joint-wait' ? 'wait' : undefined),
-    });
+    bench.run(
+      (c, s) =>
+        c.type === 'start-timer' &&
+        c.kind === 'cure' &&
+        betweenNow(bench.sheet, s).some((b) => b.state === 'started, not tightened'),
+      {
+        choice: (m) => (m === 'joint-wait' ? 'wait' : undefined),
+      },
+    );
     expect(betweenNow(bench.sheet, bench.state).map((b) => b.state)).toContain('started, not tightened');
     expect(blockers(bench.sheet, bench.state).map((b) => b.code)).toContain('in-between');
   });

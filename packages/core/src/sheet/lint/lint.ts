@@ -37,7 +37,9 @@ export function lintSheet(sheet: Sheet): readonly LintProblem[] {
   // Every figure that some variant has is held to the same rules.
   for (const one of [sheet, ...Object.keys(sheet.byVariant ?? {}).map((v) => ofVariant(sheet, v))])
     for (const rule of rules) rule(one, report);
-  if (sheet.form === 2) for (const rule of workedRules) rule(sheet, report);
+  // A ladder that waits for itself cannot be worked through: that is said by itself.
+  const ordered = ![...problems.values()].some((p) => p.code === 'cycle');
+  if (sheet.form === 2 && ordered) for (const rule of workedRules) rule(sheet, report);
   return [...problems.values()];
 }
 

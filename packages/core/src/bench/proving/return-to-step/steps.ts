@@ -7,6 +7,7 @@ import { partOfSuspect, stepOfSuspect } from './suspects.ts';
 /** Of the strip side only what takes apart is done again: how it came in was seen once, and stands in the log. */
 const TAKES_APART: ReadonlySet<OpKind> = new Set<OpKind>([
   'caution', 'do', 'helper', 'fit-aid', 'disconnect', 'undo', 'last-out', 'slacken', 'swing-aside', 'hang', 'off', 'scrap',
+  'remove-aid', 'let-down', 'drain', 'heat', 'lift', 'lock-off', 'move',
 ]); // prettier-ignore
 
 export type ComesUndone = Pick<EventPayloads['led-back'], 'ops' | 'steps' | 'parts' | 'settings' | 'marks' | 'again'>;
