@@ -12,7 +12,7 @@ import {
 import type { Setting, Sheet } from '@jubb/core/sheet';
 import { bookedOn, drawers, give, sheetOf } from './bench.fixtures.ts';
 import { normal, seededRandom } from './random.ts';
-import { rigDepth, rigLength, rigTorque, type RigState } from './rig.ts';
+import { rigDepth, rigLength, rigPull, type RigState } from './rig.ts';
 
 const mm = (n: number): Quantity => canonical(n, 'length');
 
@@ -69,12 +69,12 @@ function follow(
       school.depths.forEach((d, i) => read(micrometer, rigDepth({ ...rigNow, depths, depthAt: i }), { where: d.id }));
     } else {
       for (let i = 0; i < setting.repeats; i += 1)
-        if (setting.pull) read(scale, (rigTorque(rigNow) * 1000) / setting.pull.radius.value);
+        if (setting.pull) read(scale, rigPull(rigNow, setting.pull.radius.value));
         else read(indicator, rigLength(rigNow));
       const other = setting.together === undefined ? undefined : sheet.settings[setting.together]!;
       if (other)
         for (let i = 0; i < other.repeats; i += 1)
-          read(scale, (rigTorque({ rig, ...setSoFar(other, state, setting) }) * 1000) / other.pull!.radius.value, {
+          read(scale, rigPull({ rig, ...setSoFar(other, state, setting) }, other.pull!.radius.value), {
             setting: other.id,
           });
       tries += 1;

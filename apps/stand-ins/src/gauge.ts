@@ -1,5 +1,5 @@
 import { normal, seededRandom } from './random.ts';
-import { rigDepth, rigLength, rigPress, rigTemperature, rigTorque, type RigState } from './rig.ts';
+import { rigDepth, rigLength, rigPress, rigTemperature, rigPull, type RigState } from './rig.ts';
 
 /** What a gauge can do: its resolution, how far the gauge itself is off (one deviation), and how well it repeats. */
 export interface GaugeMake {
@@ -59,11 +59,7 @@ export class Gauge {
       return;
     }
     this.truth = () =>
-      state.depthAt !== undefined
-        ? rigDepth(state)
-        : pulls
-          ? (rigTorque(state) * 1000) / (state.radiusMm ?? 100)
-          : rigLength(state);
+      state.depthAt !== undefined ? rigDepth(state) : pulls ? rigPull(state, state.radiusMm ?? 100) : rigLength(state);
   }
 
   /** What it shows; nothing held, it shows nothing but its own scatter about zero. */

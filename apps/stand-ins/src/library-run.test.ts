@@ -18,7 +18,7 @@ import { bookedOn, drawers, give, sheetNames, sheetOf } from './bench.fixtures.t
 import { Gauge, trueSize } from './gauge.ts';
 import { makes } from './protocol.ts';
 import { seededRandom } from './random.ts';
-import { rigDepth, rigLength, rigPress, rigTemperature, rigTorque, type RigState } from './rig.ts';
+import { rigDepth, rigLength, rigPress, rigTemperature, rigPull, type RigState } from './rig.ts';
 import { pullTrace } from './torque-wrench.ts';
 
 /** A workshop without hands: every figure of a job comes from a stand-in, every choice is the first one. */
@@ -69,7 +69,7 @@ class Robot {
       return {
         ...command,
         value: {
-          value: Number(((rigTorque(rig) * 1000) / inCanonical(setting.pull.radius, 'length')).toFixed(1)),
+          value: Number(rigPull(rig, inCanonical(setting.pull.radius, 'length')).toFixed(1)),
           unit: 'N',
         },
       };

@@ -25,6 +25,8 @@ export interface RigState {
   readonly perMm?: number;
   /** Where the cord of a pull scale is. */
   readonly radiusMm?: number;
+  /** What a seal that is in drags besides, N·m. */
+  readonly sealNm?: number;
   /** As the unit came in, worn: nothing of it is set yet. */
   readonly worn?: boolean;
   /** Signs of the depths of a pack in their order: "+-". */
@@ -115,6 +117,9 @@ export function rigTorque(s: RigState): number {
       return worn * s.target;
   }
 }
+
+/** What a pull scale on the cord shows, N: the drag of the bearings and of the seal that is in. */
+export const rigPull = (s: RigState, radiusMm: number): number => ((rigTorque(s) + (s.sealNm ?? 0)) * 1000) / radiusMm;
 
 /** One of the depths from which a pack is reckoned, mm: together they leave the room of the pack without float. */
 export function rigDepth(s: RigState): number {

@@ -108,6 +108,13 @@ export class HandDto {
   @Max(10_000)
   radiusMm?: number;
 
+  /** What a seal that is in drags besides, N·m. */
+  @IsOptional()
+  @IsNumber()
+  @Min(0)
+  @Max(1000)
+  sealNm?: number;
+
   /** As it came in, nothing set. */
   @IsOptional()
   @IsBoolean()

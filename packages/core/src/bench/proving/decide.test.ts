@@ -3,7 +3,7 @@ import { booked, librarySheet, now, upTo, type TestBench } from '../bench.fixtur
 
 /** The compressor at its test of the build: the fall in five minutes is measured after the fill. */
 function atTest(): { bench: TestBench; op: string } {
-  const bench = booked(librarySheet('compressor-twin'), null);
+  const bench = booked(librarySheet('compressor-twin'), 'splash');
   bench.run((_, s) => {
     const { step, op } = now({ ...bench, state: s } as TestBench);
     return step.side === 'build' && op.kind === 'test' && op.test === 'leak-down';

@@ -20,6 +20,8 @@ export interface SetSoFar {
   /** What a millimetre of pack does to a drag, N·m. */
   readonly perMm?: number;
   readonly radiusMm?: number;
+  /** What a seal that is in drags besides, N·m. */
+  readonly sealNm?: number;
 }
 
 /**
@@ -49,5 +51,6 @@ export function setSoFar(setting: Setting, state: BenchState, by: Setting = sett
     slidMm: sum('slid'),
     ...(per ? { perMm: per.gives.value / inCanonical(per.move, 'length') } : {}),
     ...mm('radiusMm', setting.pull?.radius),
+    ...(setting.pull?.sealDrag ? { sealNm: inCanonical(setting.pull.sealDrag, 'torque') } : {}),
   };
 }
