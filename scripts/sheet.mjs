@@ -21,7 +21,8 @@ const told = (file, p) => `${file}:${p.line ?? 1}:${p.column ?? 1}: ${p.severity
 /** A file as it is given, or a sheet of the library by its name. */
 function textOf(name) {
   const file = [name, join(library, `${name}.yaml`)].find((f) => existsSync(f));
-  if (file === undefined) refuse(`there is no file and no sheet "${name}"; the library has: ${sheetsOfLibrary().join(', ')}`);
+  if (file === undefined)
+    refuse(`there is no file and no sheet "${name}"; the library has: ${sheetsOfLibrary().join(', ')}`);
   return { file, text: readFileSync(file, 'utf8') };
 }
 const sheetsOfLibrary = () =>
@@ -41,7 +42,11 @@ function lint(files, json) {
   if (json) process.stdout.write(`${JSON.stringify(out)}\n`);
   else {
     for (const p of out) process.stdout.write(`${told(p.file, p)}\n`);
-    process.stdout.write(bad === 0 ? `${files.length === 1 ? 'the sheet' : `${files.length} sheets`} can be worked\n` : `${bad} cannot be worked\n`);
+    process.stdout.write(
+      bad === 0
+        ? `${files.length === 1 ? 'the sheet' : `${files.length} sheets`} can be worked\n`
+        : `${bad} cannot be worked\n`,
+    );
   }
   process.exitCode = bad === 0 ? 0 : 1;
 }
@@ -52,8 +57,12 @@ function pairs(given, what, known) {
     (given ?? []).map((text) => {
       const [name, choice] = text.split('=');
       const choices = known[name];
-      if (choices === undefined) refuse(`--${what} ${text}: there is no ${what} "${name}"; there is: ${Object.keys(known).join(', ') || 'none'}`);
-      if (choice === undefined || !choices.includes(choice)) refuse(`--${what} ${text}: "${choice ?? ''}" is not one of: ${choices.join(', ')}`);
+      if (choices === undefined)
+        refuse(
+          `--${what} ${text}: there is no ${what} "${name}"; there is: ${Object.keys(known).join(', ') || 'none'}`,
+        );
+      if (choice === undefined || !choices.includes(choice))
+        refuse(`--${what} ${text}: "${choice ?? ''}" is not one of: ${choices.join(', ')}`);
       return [name, choice];
     }),
   );
@@ -63,11 +72,13 @@ function order(name, values) {
   const { file, text } = textOf(name);
   const { sheet, problems } = readSheet(text);
   if (!sheet) {
-    for (const p of problems.filter((q) => q.severity === 'error')) process.stderr.write(`${told(basename(file), p)}\n`);
+    for (const p of problems.filter((q) => q.severity === 'error'))
+      process.stderr.write(`${told(basename(file), p)}\n`);
     refuse(`${basename(file)} cannot be worked`, 1);
   }
   const one = (what, given, known) => {
-    if (given !== undefined && !known.includes(given)) refuse(`--${what} ${given}: one of: ${known.join(', ') || 'none'}`);
+    if (given !== undefined && !known.includes(given))
+      refuse(`--${what} ${given}: one of: ${known.join(', ') || 'none'}`);
     return given;
   };
   const variants = sheet.variants.map((v) => v.id);
@@ -85,7 +96,12 @@ function order(name, values) {
     methods: { ...usual.methods, ...pairs(values.method, 'method', methods) },
     findings: { ...usual.findings, ...pairs(values.finding, 'finding', parts) },
   };
-  const state = { ...emptyBench('order'), variant: choices.variant, methods: choices.methods, findings: choices.findings };
+  const state = {
+    ...emptyBench('order'),
+    variant: choices.variant,
+    methods: choices.methods,
+    findings: choices.findings,
+  };
   const lines = ladder(sheet, choices).all.flatMap((step) =>
     step.ops.map((op) => ({ side: step.side, step: step.id, kind: op.kind, says: saysOf(sheet, state, op) })),
   );
@@ -102,7 +118,12 @@ function order(name, values) {
 /** An operation as it is told at the bench: its title, and the lines under it that add to it. */
 function saysOf(sheet, state, op) {
   const title = opTitle(sheet, op);
-  const more = op.kind === 'do' || op.kind === 'caution' ? (op.kind === 'caution' ? [op.say] : op.lines) : linesOf(sheet, state, op);
+  const more =
+    op.kind === 'do' || op.kind === 'caution'
+      ? op.kind === 'caution'
+        ? [op.say]
+        : op.lines
+      : linesOf(sheet, state, op);
   return [title, ...more.filter((l) => l !== title && !title.includes(l))].join('. ');
 }
 

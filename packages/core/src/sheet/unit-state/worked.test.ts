@@ -1,4 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { readSheet } from '../read/index.ts';
 import { WINCH } from './winch.fixtures.ts';
 
@@ -103,4 +105,12 @@ describe('a sheet with one fault is refused for it, and for nothing else', () =>
   });
   test('there are forty of them at least', () =>
     expect(new Set(faults.map((f) => f[0])).size).toBeGreaterThanOrEqual(40));
+});
+
+describe('docs/what-is-refused.md', () => {
+  const page = readFileSync(join(process.cwd(), 'docs/what-is-refused.md'), 'utf8');
+  test.each(faults)('names %s', (what, _change, code) => {
+    const row = page.split('\n').find((l) => l.startsWith(`| \`${code}\` |`));
+    expect(row).toContain(what);
+  });
 });
