@@ -36,7 +36,7 @@ fresh_cluster() {
   rm -rf "$WORK/postgres"
   start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
 }
-for name in run parts prove plan; do part "$name"; done
+for name in run parts prove plan sheet; do part "$name"; done
 fresh_cluster
 for name in append browser; do part "$name"; done
 for name in hands servers faults; do

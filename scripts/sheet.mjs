@@ -2,7 +2,7 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { linesOf, opTitle, emptyBench } from '@jubb/core/bench';
+import { emptyBench, jobSheet, linesOf, opTitle } from '@jubb/core/bench';
 import { ladder, ladders } from '@jubb/core/sheet';
 import { readSheet } from '@jubb/core/sheet/read';
 
@@ -102,8 +102,10 @@ function order(name, values) {
     methods: choices.methods,
     findings: choices.findings,
   };
-  const lines = ladder(sheet, choices).all.flatMap((step) =>
-    step.ops.map((op) => ({ side: step.side, step: step.id, kind: op.kind, says: saysOf(sheet, state, op) })),
+  // With the figures and counts of its variant.
+  const own = jobSheet(sheet, state);
+  const lines = ladder(own, choices).all.flatMap((step) =>
+    step.ops.map((op) => ({ side: step.side, step: step.id, kind: op.kind, says: saysOf(own, state, op) })),
   );
   const numbered = lines.map((l, i) => ({ n: i + 1, ...l }));
   if (values.json) return process.stdout.write(`${JSON.stringify(numbered)}\n`);
@@ -126,6 +128,12 @@ function saysOf(sheet, state, op) {
       : linesOf(sheet, state, op);
   return [title, ...more.filter((l) => l !== title && !title.includes(l))].join('. ');
 }
+
+// Whoever reads may stop reading: `./jubb sheet order NAME | head`.
+process.stdout.on('error', (e) => {
+  if (e.code !== 'EPIPE') throw e;
+  process.exit(0);
+});
 
 const [command, ...rest] = process.argv.slice(2);
 const parse = (options) => {

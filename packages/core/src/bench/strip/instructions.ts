@@ -1,3 +1,4 @@
+import { lowerFirst } from '../ladder/words.ts';
 import { partTitle } from '../ladder/words.ts';
 import type { Instructions } from '../registry/shapes.ts';
 import type { StripOp } from './ops.ts';
@@ -11,7 +12,7 @@ export const stripInstructions: Partial<Instructions<StripOp>> = {
     const j = sheet.joints[op.joint];
     if (!j) return [];
     return [
-      `${j.count > 0 ? `${j.count} × ` : ''}${j.thread}, ${partTitle(sheet, j.fastener).toLowerCase()}`,
+      `${j.count > 0 ? `${j.count} × ` : ''}${j.thread}, ${lowerFirst(partTitle(sheet, j.fastener))}`,
       ...(j.hold ? [`Hold ${j.hold}`] : []),
       j.count >= CROSSWISE_FROM ? 'Slacken each a little in turn, crosswise, then out' : 'Slacken it, then out',
       ...(op.leaveIn ? [`Leave ${op.leaveIn} in by a few turns until it is free`] : []),

@@ -1,3 +1,4 @@
+import { lowerFirst } from '../ladder/words.ts';
 import type { OpOf, Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import type { NewEvent } from '../log/events.ts';
@@ -32,7 +33,7 @@ export function decideTakeOff(state: BenchState, sheet: Sheet, op: OpOf<'off'>, 
       if (given === undefined || given === 0)
         return refuse(
           'not-complete',
-          `How many of ${known.title.toLowerCase()} are there?`,
+          `How many of ${lowerFirst(known.title)} are there?`,
           'Count them, or leave it for the tray',
         );
       parts.push({ part, count: given });

@@ -1,3 +1,4 @@
+import { lowerFirst } from '../ladder/words.ts';
 import type { CommandOf } from '../command/commands.ts';
 import type { Deciders } from '../registry/shapes.ts';
 import type { PullCommand } from './commands.ts';
@@ -35,7 +36,7 @@ export function decidePull(state: BenchState, sheet: Sheet, command: Extract<Com
   const source = noSourceAt(sheet, state, reached.op);
   if (source) return source;
   if (joint.count === 0)
-    return refuse('not-complete', `Nobody has counted the ${joint.title.toLowerCase()}`, 'Count what lies in the tray');
+    return refuse('not-complete', `Nobody has counted the ${lowerFirst(joint.title)}`, 'Count what lies in the tray');
   if (joint.stages.some((s) => s.unitAsked))
     return refuse('not-complete', 'The sheet gives a figure without a unit', 'Say which unit is meant');
   const wrong = wrongInstrument(command);
