@@ -38,7 +38,7 @@ describe('what there is to do, line by line', () => {
   test('a joint of several is slackened crosswise; one alone just is', () => {
     expect(lines(hub, undo)).toEqual(
       expect.arrayContaining([
-        `${joint.count} × ${joint.thread}, ${hub.parts[joint.fastener]!.title.toLowerCase()}`,
+        `${joint.count} × ${joint.thread}, cap bolt M8 × 20`,
         'Slacken each a little in turn, crosswise, then out',
       ]),
     );
