@@ -23,7 +23,12 @@ export const doingTitles: Titles<DoingOp> = {
   rework: verbTitle,
   bleed: verbTitle,
   drain: (sheet, op) => `Drain the ${spaceTitle(sheet, op.what)}`,
-  'let-down': (sheet, op) => `Let the pressure down: ${spaceTitle(sheet, op.what)}`,
+  'let-down': (sheet, op) => {
+    const load = sheet.loads[op.what];
+    return load
+      ? `Let the load down: ${lowerFirst(load.title)}`
+      : `Let the pressure down: ${spaceTitle(sheet, op.what)}`;
+  },
   lift: (_sheet, op) => `Lift ${op.what}`,
   lower: (_sheet, op) => `Lower ${op.what}`,
   'lock-off': (_sheet, op) => `Lock off ${op.what}`,

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { aidsIn, blockers, jobSheet } from '../../bench/index.ts';
+import { aidsIn, blockers, jobSheet, opTitle } from '../../bench/index.ts';
 import { booked, librarySheet } from '../../bench/bench.fixtures.ts';
 import { ladder, ladders } from '../index.ts';
 
@@ -49,4 +49,13 @@ test('a shipping cap leaves with the unit: it is in, and holds nothing up', () =
   expect(bench.state.aids['shipping-cap']).toMatchObject({ fitted: expect.anything() });
   expect(bench.state.aids['shipping-cap']!.removed).toBeUndefined();
   expect([aidsIn(bench.sheet, bench.state), blockers(bench.sheet, bench.state)]).toEqual([[], []]);
+});
+
+test('a load is let down by its name, a space by its pressure', () => {
+  const said = (name: string): readonly string[] => {
+    const sheet = librarySheet(name);
+    return sheet.steps.flatMap((s) => s.ops.filter((o) => o.kind === 'let-down').map((o) => opTitle(sheet, o)));
+  };
+  expect(said('auto-clutch')[0]).toBe('Let the load down: forward return springs, 900 N');
+  expect(said('damper-neck')).toEqual(['Let the pressure down: gas chamber']);
 });
