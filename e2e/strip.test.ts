@@ -53,14 +53,16 @@ describe('a rear axle, stripped on the screen', () => {
     expect(await title(page)).toBe('Teeth on the ring gear, counted');
     expect(await text(page, '.mid')).toContain('Until it is answered: Short ratio');
     await press(page, '.op .choice', '37');
-    await has(page, 'Read this first');
+    await has(page, 'Drain');
     await settled(job, (s) => s.variant === 'long-ratio');
   });
 
   test('the mark is made, and from the pin on nobody turns the ring gear', async () => {
+    await forward(page, job, (s) => s.readings.some((r) => r.id === 'shaft-float@right'));
+    await open(job);
     await workTo(page, /^Mark pin to case/);
     await doMove(page);
-    await workTo(page, /^Shaft end float at the clips, as found|^Left shaft end float/);
+    await workTo(page, /^Push the shaft inward/);
     expect(await text(page, '.right')).toContain('Turn the ring gear');
     expect(await text(page, '.right')).toContain('0 of 1 in line');
   });
@@ -114,13 +116,16 @@ describe('a refrigerant compressor', () => {
     expect(await text(page, '.op')).toContain('cleaning only moves dirt into it');
     await press(page, '.op .btn-line', 'Leave the clean half alone');
     await settled(job, (s) => s.methods['flush'] === 'leave');
-    await forward(page, job, (s) => s.steps['build unhang'] !== undefined);
+    await forward(page, job, (s) => s.readings.filter((r) => r.id === 'shoe-gap').length >= 5);
     await open(job);
     await workTo(page, /^Which shaft seal goes in/);
     const schools = await text(page, '.op');
     for (const words of ['weeps a film of oil by design', 'goes over a fitting sleeve or it is cut'])
       expect(schools).toContain(words);
     await press(page, '.op .btn-line', 'One-piece double lip');
+    await settled(job, (s) => s.methods['shaft-seal'] === 'lip');
+    await forward(page, job, (s) => s.steps['build through'] !== undefined);
+    await open(job);
     await workTo(page, /^Fit the seal fitting sleeve/);
     // Where the new seal is from is asked before the sleeve goes in with it.
     for (let i = 0; i < 2 && !(await text(page, '.right')).includes('Seal fitting sleeve'); i += 1) await doMove(page);
@@ -189,7 +194,7 @@ describe('a rear output unit, over the weekend', () => {
     await axeClean(page);
     const label = await page.evaluate(async (id: string) => (await fetch(`/api/jobs/${id}/labels.svg`)).text(), job);
     expect(label).toContain('<svg');
-    expect(label).toContain('Mud plate');
+    expect(label).toContain('Level plug');
   });
 
   test('resumed on another device, by other hands: the code opens the rung, the trays are counted', async () => {
@@ -250,14 +255,14 @@ describe('an alternator with pinned brushes', () => {
   test('screws to their own places, clocking dots, the pin counted until it is out', async () => {
     const job = await book(page, 'alternator-brushpin', ['3', 'black']);
     await open(job);
+    await workTo(page, /^Mark stator to rear frame/);
+    await doMove(page);
+    expect(await text(page, '.right')).toContain('0 of 2 in line');
     await workTo(page, /rectifier screw, bare/i);
     const off = await text(page, '.takeoff');
     for (const words of ['From the two outer holes, to earth', 'From at the output stud', '24'])
       expect(off).toContain(words);
-    await workTo(page, /^Mark stator to rear frame/);
-    await doMove(page);
-    expect(await text(page, '.right')).toContain('0 of 2 in line');
-    await forward(page, job, (s) => s.steps['build brush-pin'] !== undefined);
+    await forward(page, job, (s) => s.steps['build rectifier'] !== undefined);
     await open(job);
     await has(page, 'Draw the pin: the brushes would drop');
     await workTo(page, /^Line up the mark, stator to rear frame/);

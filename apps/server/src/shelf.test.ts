@@ -166,7 +166,7 @@ describe('places and the shelf', () => {
     const svg = await shop.get(`/api/jobs/${job.id}/labels.svg`).set('Host', '192.168.7.20:7800');
     expect(svg.headers['content-type']).toContain('image/svg+xml');
     const text = (svg.body as Buffer).toString();
-    for (const words of ['Job 311', 'D2', 'Stone guard', 'Shelf 3']) expect(text).toContain(words);
+    for (const words of ['Job 311', 'D2', 'Propshaft screw', 'Shelf 3']) expect(text).toContain(words);
     // Read by another library, as a camera would: the code opens this job at the rung at hand.
     const unit = await shop.get(`/api/jobs/${job.id}/labels.svg?tray=Unit`).set('Host', '192.168.7.20:7800');
     const { data, info } = await sharp(unit.body as Buffer, { density: 220 })
