@@ -108,11 +108,12 @@ describe('a float by two schools', () => {
 describe('a gearbox', () => {
   test('bearings half in turn, then full; the float by a pack under the cap', async () => {
     const job = await book(page, 'gearbox-four', ['41']);
+    // The first part that goes in new asks where it comes from, and takes the bearings along.
+    await openAt(job, (op) => op.kind === 'place' && op.part === 'main-nut');
+    await has(page, 'Where does the new main shaft nut come from?');
+    await has(page, 'main shaft bearing');
+    await press(page, '.btn-go', 'from there');
     await openAt(job, (op) => op.kind === 'press' && op.part === 'main-bearing');
-    await page.waitForSelector('.mid h2');
-    // Where it comes from is asked here, unless it was said before.
-    if ((await text(page, '.mid')).includes('Where does the new main shaft bearing come from?'))
-      await press(page, '.btn-go', 'from there');
     await has(page, 'Half way, no further for now');
     await has(page, 'It takes up to');
     await axeClean(page);

@@ -37,6 +37,9 @@ export interface Rehearsed {
   readonly state: BenchState;
 }
 
+/** A command that the bench did not take. */
+class Refused extends Error {}
+
 /** A booked job on a sheet, and what gives it commands; a refusal is thrown. */
 export function bookedJob(sheet: Sheet): { readonly job: () => Rehearsed; readonly give: (command: Command) => void } {
   let state = emptyBench('j');
@@ -46,7 +49,7 @@ export function bookedJob(sheet: Sheet): { readonly job: () => Rehearsed; readon
     const at = new Date(Date.UTC(2026, 10, 24, 8, n)).toISOString();
     const envelope = { id: `c${n}`, job: 'j', who: una.person, at, device: 'd', command };
     const outcome = decide(state, sheet, envelope, { drawers });
-    if (!outcome.ok) throw new Error(outcome.refusal.says);
+    if (!outcome.ok) throw new Refused(outcome.refusal.says);
     ({ state } = outcome);
   };
   give({
@@ -79,7 +82,8 @@ export function workedUntil(
     if (!next) return undefined;
     try {
       give(next);
-    } catch {
+    } catch (e) {
+      if (!(e instanceof Refused)) throw e;
       // What this drawer or this hand cannot do ends the rehearsal: another sheet is looked for.
       return undefined;
     }

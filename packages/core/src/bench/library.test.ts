@@ -71,6 +71,31 @@ describe.each(libraryNames)('%s', (name) => {
     );
   });
 
+  // Each once: every variant, and in the first of them every choice of every method.
+  const first = sheet.variants[0]!.id;
+  const ways: readonly { what: string; variant: string; method?: string; choice?: string }[] = [
+    ...sheet.variants.map((v) => ({ what: v.title, variant: v.id })),
+    ...Object.values(sheet.methods).flatMap((m) =>
+      m.choices.map((c) => ({ what: `${m.ask} ${c.title}`, variant: first, method: m.id, choice: c.id })),
+    ),
+  ];
+  test.each(ways)('from strip to sign-off: $what', ({ variant, method, choice }) => {
+    const bench = booked(sheet, variant);
+    bench.run((c) => c.type === 'sign-off', {
+      choice: (m) => (m === method ? choice : undefined),
+      finding: () => ({ finding: 'renew', reason: 'worn' }),
+    });
+    expect(blockers(sheet, bench.state)).toEqual([]);
+    expect(Object.keys(bench.state.off)).toEqual([]);
+    expect(bench.state.variant).toBe(variant);
+    const asked = ladder(sheet, {
+      variant,
+      methods: bench.state.methods,
+      findings: bench.state.findings,
+    }).all.some((s) => s.ops.some((o) => o.kind === 'choose' && o.method === method));
+    if (asked) expect(bench.state.methods[method!]).toBe(choice);
+  });
+
   test('unknown at the counter, it is told on its rung or refused at the end, never guessed', () => {
     const later = sheet.identify.some((q) => q.needs !== 'nothing' && q.choices.some((c) => c.variants.length > 0));
     const bench = booked(sheet, null);

@@ -80,6 +80,10 @@ export function depthsOf(school: School | undefined): readonly SettingDepth[] {
 export const isPackSchool = (school: School | undefined): boolean =>
   school !== undefined && ['trial', 'depths', 'gap', 'pinion'].includes(school.kind);
 
+/** Is its nut tightened by the setting itself: turned until a drag is right, and then left? */
+export const settlesItsNut = (setting: Setting): boolean =>
+  Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush' || s.kind === 'turn');
+
 /** Something that is adjusted to a band. */
 export interface Setting {
   readonly id: string;

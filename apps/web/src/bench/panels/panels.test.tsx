@@ -1,43 +1,18 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import type { MeView } from '@jubb/contract';
-import {
-  decide,
-  emptyBench,
-  jobSheet,
-  nextMove,
-  opTitle,
-  rehearse,
-  returnSheet,
-  type BenchState,
-  type Command,
-  type NextMove,
-} from '@jubb/core/bench';
+import { nextMove, opTitle, rehearse, returnSheet, type NextMove } from '@jubb/core/bench';
 import type { Sheet } from '@jubb/core/sheet';
-import { readGoodSheet } from '@jubb/core/sheet/read';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
 import { LadderDrawing } from '../../drawing/ladder-drawing.tsx';
+import { una } from '../../server.fixtures.tsx';
 import { MovePanel } from '../move-panel.tsx';
+import { benchOf, bookedJob, drawers, sheets } from '../rehearsed.fixtures.ts';
 import { ReturnView } from '../return/return-view.tsx';
 import { TruthColumn } from '../truth-column.tsx';
 import type { Bench } from '../use-bench.ts';
 
-const library = join(process.cwd(), 'library');
-const sheets = readdirSync(library)
-  .filter((f) => f.endsWith('.yaml'))
-  .map((f) => readGoodSheet(readFileSync(join(library, f), 'utf8'), f));
-const who = { id: 'p', name: 'Una Reith', initials: 'UR' };
-const me = { person: { ...who, role: 'owner' }, workshop: { name: 'W', currency: '£' } } as MeView;
-const drawers = {
-  'hub-shims': [
-    { thickness: { value: 1.2, unit: 'mm' }, count: 3 },
-    { thickness: { value: 0.12, unit: 'mm' }, count: 3 },
-  ],
-  'gear-shims': [{ thickness: { value: 1.2, unit: 'mm' }, count: 3 }],
-};
+const MOST_MOVES = 600;
 
 // The panels ask the page for its foot and the browser for its tray; drawn as text there is neither.
 beforeAll(() => {
@@ -47,20 +22,6 @@ beforeAll(() => {
   });
 });
 
-const benchOf = (sheet: Sheet, state: BenchState): Bench => ({
-  job: 'j',
-  sheet: jobSheet(sheet, state),
-  state,
-  documents: [],
-  context: { drawers },
-  refusal: undefined,
-  give: () => true,
-  giveAll: () => true,
-  giveAndGoOn: () => true,
-  clearRefusal: () => undefined,
-  last: undefined,
-  fresh: true,
-});
 const drawn = (what: React.JSX.Element): string =>
   renderToStaticMarkup(
     <QueryClientProvider client={new QueryClient()}>
@@ -69,39 +30,19 @@ const drawn = (what: React.JSX.Element): string =>
   );
 const textOf = (html: string): string => html.replace(/<[^>]*>/g, ' ').replace(/\s+/g, ' ');
 
-/** Walks a whole job by rehearsal and shows every state on the way. */
+/** Walks a whole job by rehearsal and shows every state on the way; how many commands it took. */
 function walk(sheet: Sheet, see: (bench: Bench, move: Extract<NextMove, { kind: 'op' }>) => void): number {
-  let state = emptyBench('j');
-  let n = 0;
-  const give = (command: Command): void => {
-    n += 1;
-    const at = new Date(Date.UTC(2026, 10, 24, 8, n)).toISOString();
-    const outcome = decide(state, sheet, { id: `c${n}`, job: 'j', who, at, device: 'd', command }, { drawers });
-    if (!outcome.ok) throw new Error(outcome.refusal.says);
-    state = outcome.state;
-  };
-  give({
-    type: 'book',
-    number: 1,
-    customer: { id: 'c', name: 'C' },
-    unit: { id: 'u', serial: 's', model: 'm' },
-    sheet: { id: sheet.id, revision: 1, title: sheet.title, hash: '' },
-    complaint: 'x',
-    promise: null,
-    spendLimitMinor: null,
-    variant: sheet.variants[0]!.id,
-    identified: [],
-    earlierVisits: 0,
-  });
-  for (let i = 0; i < 600; i += 1) {
+  const { job, give } = bookedJob(sheet);
+  for (let n = 1; n < MOST_MOVES; n += 1) {
+    const { state } = job();
     const move = nextMove(sheet, state);
-    if (move.kind !== 'op') break;
-    see(benchOf(sheet, state), move);
+    if (move.kind !== 'op') return n;
+    see(benchOf(job()).bench, move);
     const command = rehearse(sheet, state, { drawers }, { impatience: 'drawn' });
     if (!command) throw new Error(`stuck at ${move.op.id}`);
     give(command);
   }
-  return n;
+  throw new Error(`a job of more than ${MOST_MOVES} moves`);
 }
 
 describe.each(sheets.map((s) => [s.id, s] as const))('%s, every move of a whole job', (_, sheet) => {
@@ -109,7 +50,7 @@ describe.each(sheets.map((s) => [s.id, s] as const))('%s, every move of a whole 
     const kinds = new Set<string>();
     const moves = walk(sheet, (bench, { op, step }) => {
       kinds.add(op.kind);
-      const html = drawn(<MovePanel bench={bench} me={me} op={op} step={step} />);
+      const html = drawn(<MovePanel bench={bench} me={una} op={op} step={step} />);
       const words = textOf(html);
       expect([op.id, words.match(/undefined|NaN|\[object|null /)]).toEqual([op.id, null]);
       expect([op.id, html.match(/NaN|Infinity/)]).toEqual([op.id, null]);

@@ -1,7 +1,6 @@
-import { verbTitle } from '../ladder/words.ts';
+import { lowerFirst, partTitle, verbTitle } from '../ladder/words.ts';
 import type { DoingOp } from './ops.ts';
 import { formatQuantity } from '../../quantities/index.ts';
-import { lowerFirst, partTitle } from '../ladder/words.ts';
 import type { Titles } from '../registry/shapes.ts';
 import type { Sheet } from '../../sheet/index.ts';
 

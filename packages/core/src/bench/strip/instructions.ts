@@ -1,5 +1,4 @@
-import { lowerFirst } from '../ladder/words.ts';
-import { partTitle } from '../ladder/words.ts';
+import { lowerFirst, partTitle } from '../ladder/words.ts';
 import type { Instructions } from '../registry/shapes.ts';
 import type { StripOp } from './ops.ts';
 

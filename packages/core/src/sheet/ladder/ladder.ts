@@ -58,6 +58,7 @@ function rungsWithin(sheet: Sheet, scope: string | undefined): (step: Step) => b
 
 /** Parts that only the rungs which a scope cuts off take off or put on: along the bottom nobody gets at them. */
 function partsBelow(sheet: Sheet, scope: string | undefined): ReadonlySet<string> {
+  if (scope === undefined) return new Set();
   const within = rungsWithin(sheet, scope);
   const touched = (kept: boolean): Set<string> =>
     new Set(

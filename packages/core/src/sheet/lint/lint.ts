@@ -2,6 +2,7 @@ import { torqueSanity, ReckonError, type ThreadMaterial } from '../../reckoners/
 import { findings, type Joint, type Sheet } from '../types.ts';
 import type { Path } from '../compile/reader.ts';
 import { orderSteps, CycleError } from '../ladder/order.ts';
+import { settlesItsNut } from '../setting.ts';
 import { opsOf, type LintProblem, type Report, type Rule } from './rule.ts';
 import { fitRules } from './fits.ts';
 import { restoreRules } from './restore.ts';
@@ -114,8 +115,7 @@ function undoneIsTightened(sheet: Sheet, report: Report): void {
   // A nut that is turned until the drag is right stays there: the setting is its tightening.
   for (const { op } of opsOf(sheet, 'set')) {
     const setting = sheet.settings[op.setting];
-    if (setting?.seat && Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush' || s.kind === 'turn'))
-      tightened.add(setting.seat.joint);
+    if (setting?.seat && settlesItsNut(setting)) tightened.add(setting.seat.joint);
   }
   for (const { op, step } of opsOf(sheet, 'undo', 'slacken', 'start')) {
     if (!tightened.has(op.joint))

@@ -68,14 +68,15 @@ function remediesHaveOperations(sheet: Sheet, report: Report): void {
     Object.values(sheet.parts).some((p) => what.test(p.id)) ||
     sheet.steps.some((s) => what.test(s.rung)) ||
     Object.values(sheet.methods).some((m) => m.choices.some((c) => what.test(c.id)));
-  const has: Readonly<Record<string, () => boolean>> = {
-    sleeve: () => words(/sleeve/),
+  const has: Readonly<Record<string, (of: string) => boolean>> = {
+    // Another sleeve of the unit is none: it must go on the worn part.
+    sleeve: (of) => Object.values(sheet.parts).some((p) => p.replaces === of),
     dress: () => opsOf(sheet, 'rework').length > 0 || words(/dress/),
     deeper: () => words(/deeper|depth/),
   };
   for (const measure of Object.values(sheet.measures))
     for (const offer of measure.outsideOffers)
-      if (has[offer] && !has[offer]())
+      if (has[offer] && !has[offer](measure.part))
         report(
           ['measures', measure.id, 'outside'],
           'remedy-without-operation',

@@ -1,7 +1,8 @@
 import type { Sheet } from '../types.ts';
 import type { UnitState } from './state.ts';
 
-const isOn = (state: UnitState, part: string): boolean => state.parts.get(part) !== 'off';
+/** Is a part on, be it pressed half way? */
+export const isOn = (state: UnitState, part: string): boolean => state.parts.get(part) !== 'off';
 
 /** Spaces that a part lies in, itself or by the part that it lies in. */
 export function spacesOf(sheet: Sheet, part: string): readonly string[] {
@@ -39,4 +40,9 @@ export function heldBy(sheet: Sheet, state: UnitState, part: string): readonly s
   return Object.values(sheet.joints)
     .filter((j) => (j.clamps?.includes(part) || j.fastener === part) && state.joints.get(j.id) !== 'none')
     .map((j) => j.id);
+}
+
+/** Spaces that heat on a part reaches: those that it lies in, and those that it shuts. */
+export function spacesAround(sheet: Sheet, part: string): readonly string[] {
+  return [...new Set([...spacesOf(sheet, part), ...(sheet.parts[part]?.sits?.closes ?? [])])];
 }

@@ -1,73 +1,28 @@
-import type { Op, OpKind, OpOf } from '../ops.ts';
-import type { Load, Sheet } from '../types.ts';
-import { closersOf, heldBy, inTheWay, spacesOf } from './in-the-way.ts';
-import type { JointState, UnitState } from './state.ts';
+import type { OpKind, OpOf } from '../ops.ts';
+import { settlesItsNut } from '../setting.ts';
+import type { Sheet } from '../types.ts';
+import {
+  absentFaults,
+  fault,
+  jointTitle,
+  loadFaults,
+  pressureFaults,
+  reachFaults,
+  runFaults,
+  TIGHT,
+  titleOf,
+  titles,
+  type Fault,
+} from './faults.ts';
+import { closersOf, heldBy, inTheWay, isOn, spacesAround, spacesOf } from './in-the-way.ts';
+import type { UnitState } from './state.ts';
 
-/** Why an operation cannot be done as things stand. */
-export interface Fault {
-  readonly code: string;
-  readonly says: string;
-}
 /** What a kind of operation needs, and what it makes of the unit. Both read only what is named in the sheet. */
-interface Rule<K extends OpKind> {
+export interface Rule<K extends OpKind> {
   readonly needs?: (op: OpOf<K>, sheet: Sheet, state: UnitState) => readonly Fault[];
   readonly changes?: (op: OpOf<K>, sheet: Sheet, state: UnitState) => void;
 }
 type Table = { readonly [K in OpKind]: Rule<K> };
-
-const fault = (code: string, says: string): Fault => ({ code, says });
-const titleOf = (sheet: Sheet, part: string): string => sheet.parts[part]?.title ?? part;
-const titles = (sheet: Sheet, parts: readonly string[]): string =>
-  parts.map((p) => `"${titleOf(sheet, p)}"`).join(', ');
-const jointTitle = (sheet: Sheet, joint: string): string => sheet.joints[joint]?.title ?? joint;
-const isOn = (state: UnitState, part: string): boolean => state.parts.get(part) !== 'off';
-const TIGHT: readonly JointState[] = ['hand', 'stage', 'final'];
-
-/** Loads that would throw a joint or a part, and that nothing holds. */
-function freeLoads(sheet: Sheet, state: UnitState, thing: string): readonly Load[] {
-  return Object.values(sheet.loads).filter(
-    (l) => l.frees.includes(thing) && !state.aids.has(l.loadedBy) && !state.letDown.has(l.id),
-  );
-}
-const loadFaults = (sheet: Sheet, state: UnitState, thing: string, says: string): readonly Fault[] =>
-  freeLoads(sheet, state, thing).map((l) =>
-    fault(
-      'load-set-free',
-      `${says} sets "${l.title}" free: "${sheet.aids[l.loadedBy]?.title ?? l.loadedBy}" must hold it first`,
-    ),
-  );
-/** A space under pressure that this joint, part or lead would open. */
-const pressureFaults = (sheet: Sheet, state: UnitState, thing: string): readonly Fault[] =>
-  Object.values(sheet.spaces)
-    .filter((s) => state.pressure.has(s.id) && s.ports.includes(thing))
-    .map((s) => fault('under-pressure', `"${s.title}" is still under pressure: let it down first`));
-/** A part that cannot be touched for what is in its way. */
-const reachFaults = (sheet: Sheet, state: UnitState, part: string, code = 'in-the-way'): readonly Fault[] => {
-  const way = inTheWay(sheet, state, part);
-  return way.length === 0
-    ? []
-    : [fault(code, `"${titleOf(sheet, part)}" cannot be reached: ${titles(sheet, way)} in the way`)];
-};
-
-/** Parts of which a reading or a test speaks, and that are not on. */
-const absent = (state: UnitState, parts: readonly string[] | undefined): readonly string[] =>
-  (parts ?? []).filter((p) => !isOn(state, p));
-const absentFaults = (
-  sheet: Sheet,
-  state: UnitState,
-  parts: readonly string[] | undefined,
-  what: string,
-): readonly Fault[] => {
-  const off = absent(state, parts);
-  return off.length === 0
-    ? []
-    : [
-        fault(
-          'reading-of-what-is-off',
-          `"${what}" speaks of ${titles(sheet, off)}, which ${off.length > 1 ? 'are' : 'is'} not on`,
-        ),
-      ];
-};
 
 const place: Rule<'place' | 'press' | 'seal'> = {
   needs: (op, sheet, state) => {
@@ -119,19 +74,11 @@ const timed: Rule<'cure' | 'soak' | 'rest'> = {
     if (op.kind === 'cure') for (const part of state.lockers.keys()) state.lockers.set(part, 'cured');
   },
 };
-const uncured = (state: UnitState): readonly string[] =>
-  [...state.lockers].filter(([, s]) => s === 'wet').map(([p]) => p);
-const runFaults = (sheet: Sheet, state: UnitState): readonly Fault[] => [
-  ...(state.lockedOff ? [fault('locked-off', 'The machine is locked off: take the locks off before it runs')] : []),
-  ...(uncured(state).length > 0
-    ? [fault('locker-not-cured', `The threadlocker of ${titles(sheet, uncured(state))} has not cured`)]
-    : []),
-];
 const plain = {};
 
 /**
  * The one table: what each kind of operation needs of the unit, and what it makes of it. The lint works every ladder
- * through it, and the bench says by it what is in the way. Common practice throughout.
+ * through it. Common practice throughout.
  */
 export const needsAndChanges: Table = {
   caution: plain,
@@ -166,7 +113,6 @@ export const needsAndChanges: Table = {
     },
     changes: (op, sheet, state) => {
       state.aids.add(op.aid);
-      state.aidsUsed.add(op.aid);
       for (const l of Object.values(sheet.loads)) if (l.loadedBy === op.aid) state.letDown.delete(l.id);
     },
   },
@@ -371,8 +317,7 @@ export const needsAndChanges: Table = {
     },
     changes: (op, sheet, state) => {
       const setting = sheet.settings[op.setting];
-      if (setting?.seat && Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush' || s.kind === 'turn'))
-        state.joints.set(setting.seat.joint, 'final');
+      if (setting?.seat && settlesItsNut(setting)) state.joints.set(setting.seat.joint, 'final');
     },
   },
   test: {
@@ -483,7 +428,6 @@ export const needsAndChanges: Table = {
       Object.values(sheet.spaces).forEach((s) => {
         if (s.id !== op.what && s.holds !== op.what) return;
         state.full.delete(s.id);
-        state.drained.add(s.id);
       }),
   },
   'let-down': {
@@ -549,74 +493,3 @@ export const needsAndChanges: Table = {
 /** Does any step take an aid out? One that stays for ever is refused for that. */
 const comesOut = (sheet: Sheet, aid: string): boolean =>
   sheet.steps.some((st) => st.ops.some((o) => o.kind === 'remove-aid' && o.aid === aid));
-
-/** Spaces that heat on a part reaches: those that it lies in, and those that it shuts. */
-function spacesAround(sheet: Sheet, part: string): readonly string[] {
-  return [...new Set([...spacesOf(sheet, part), ...(sheet.parts[part]?.sits?.closes ?? [])])];
-}
-
-/**
- * The things that an operation names, and those that hang on them: its parts, joints and fasteners, aids and what they sit
- * on, marks and what they stand between, spaces. A second fault about one of them is the first one's doing.
- */
-export function about(op: Op, sheet: Sheet): readonly string[] {
-  const out = new Set<string>();
-  const add = (name: string | undefined): void => {
-    if (name === undefined) return;
-    out.add(name);
-    const joint = sheet.joints[name];
-    if (joint) for (const n of [joint.fastener, ...(joint.clamps ?? [])]) out.add(n);
-    for (const n of sheet.marks[name]?.between ?? []) out.add(n);
-    const { on } = sheet.aids[name] ?? {};
-    if (on !== undefined) out.add(on);
-    for (const s of Object.values(sheet.spaces)) if (s.holds === name) out.add(s.id);
-  };
-  for (const key of ['part', 'joint', 'aid', 'mark', 'lead', 'setting', 'what'] as const)
-    if (key in op) add((op as unknown as Readonly<Record<string, string | undefined>>)[key]);
-  if (op.kind === 'off') op.parts.forEach(({ part }) => add(part));
-  if (op.kind === 'heat' && op.part !== undefined) spacesAround(sheet, op.part).forEach(add);
-  return [...out];
-}
-
-/** What is in an operation's way as things stand: by its kind, and by what it says itself. */
-export function faultsOf(op: Op, sheet: Sheet, state: UnitState): readonly Fault[] {
-  const rule = needsAndChanges[op.kind] as Rule<OpKind>;
-  return [...ownNeeds(op, sheet, state), ...(rule.needs?.(op, sheet, state) ?? [])];
-}
-
-/** What an operation makes of the unit; the state is changed in place. */
-export function change(op: Op, sheet: Sheet, state: UnitState): void {
-  const rule = needsAndChanges[op.kind] as Rule<OpKind>;
-  rule.changes?.(op, sheet, state);
-}
-
-function ownNeeds(op: Op, sheet: Sheet, state: UnitState): readonly Fault[] {
-  const out: Fault[] = [];
-  if (op.at !== undefined && op.at !== state.place && op.kind !== 'test')
-    out.push(fault('not-there', `This is done on the ${op.at}, and the unit is on the ${state.place}`));
-  const { needs } = op;
-  if (!needs) return out;
-  const off = absent(state, needs.on);
-  if (off.length > 0) out.push(fault('needs-what-is-off', `${titles(sheet, off)} must be on first`));
-  const on = needs.off.filter((p) => isOn(state, p));
-  if (on.length > 0) out.push(fault('in-the-way', `${titles(sheet, on)} must be off first`));
-  for (const name of needs.open) {
-    const shut = sheet.spaces[name]
-      ? closersOf(sheet, state, name).length > 0
-      : sheet.joints[name]
-        ? TIGHT.includes(state.joints.get(name) ?? 'final')
-        : sheet.leads[name]
-          ? !state.leadsOff.has(name)
-          : isOn(state, name);
-    if (shut)
-      out.push(
-        fault(
-          'not-open',
-          `"${sheet.spaces[name]?.title ?? sheet.joints[name]?.title ?? sheet.leads[name]?.title ?? titleOf(sheet, name)}" must be open first`,
-        ),
-      );
-  }
-  if (needs.running === true && !state.running) out.push(fault('not-running', 'It must be running'));
-  if (needs.running === false && state.running) out.push(fault('still-running', 'It must be stopped first'));
-  return out;
-}

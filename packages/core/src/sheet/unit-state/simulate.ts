@@ -2,7 +2,8 @@ import type { LadderChoices } from '../ladder/conditions.ts';
 import { ladder } from '../ladder/ladder.ts';
 import type { Op } from '../ops.ts';
 import type { Condition, Finding, Sheet, Step } from '../types.ts';
-import { about, change, faultsOf, type Fault } from './needs-and-changes.ts';
+import type { Fault } from './faults.ts';
+import { about, change, faultsOf } from './operation.ts';
 import { ofVariant } from '../variants.ts';
 import { asItComes, type UnitState } from './state.ts';
 

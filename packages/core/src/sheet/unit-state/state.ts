@@ -14,13 +14,10 @@ export interface UnitState {
   readonly joints: Map<string, JointState>;
   /** Fluids of the spaces: full as long as nobody drained it. */
   readonly full: Set<string>;
-  readonly drained: Set<string>;
   readonly pressure: Set<string>;
   /** Loads that were let down under their aid, and carry nothing now. */
   readonly letDown: Set<string>;
   readonly aids: Set<string>;
-  /** Aids that were in at some time. */
-  readonly aidsUsed: Set<string>;
   readonly leadsOff: Set<string>;
   readonly marks: Set<string>;
   /** Parts that are covered over: a mark cannot be made on them. */
@@ -49,11 +46,9 @@ export function asItComes(sheet: Sheet): UnitState {
     parts: new Map(Object.keys(sheet.parts).map((p) => [p, comesLater.has(p) ? 'off' : 'on'])),
     joints: new Map(Object.keys(sheet.joints).map((j) => [j, 'final'])),
     full: new Set(Object.values(sheet.spaces).flatMap((s) => (s.holds === undefined ? [] : [s.id]))),
-    drained: new Set(),
     pressure: new Set(Object.values(sheet.spaces).flatMap((s) => (s.under === 'pressure' ? [s.id] : []))),
     letDown: new Set(),
     aids: new Set(),
-    aidsUsed: new Set(),
     leadsOff: new Set(),
     marks: new Set(),
     covered: new Set(),
