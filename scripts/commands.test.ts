@@ -1,34 +1,14 @@
 import { afterAll, describe, expect, jest, test } from '@jest/globals';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
-import { chmodSync, cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { cpSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:net';
 import { join } from 'node:path';
 import pg from 'pg';
+import { jubbIn, lines, ROOT, workFolder, type Ran } from './jubb.fixtures.ts';
 
 jest.setTimeout(240_000);
-const ROOT = process.cwd();
-const work = mkdtempSync(join(process.env['JUBB_TEST_DATA'] ?? '/tmp', 'commands-'));
-// The database runs as another user when the tests run as root.
-chmodSync(work, 0o755);
-afterAll(() => rmSync(work, { recursive: true, force: true }));
-
-interface Ran {
-  readonly code: number | null;
-  readonly out: string;
-  readonly err: string;
-}
-/** Runs `./jubb …` to its end. Lines about packages and building are left out of what it said. */
-function jubb(args: readonly string[], more: { input?: string; env?: NodeJS.ProcessEnv; cwd?: string } = {}): Ran {
-  const ran = spawnSync(join(ROOT, 'jubb'), args, {
-    cwd: more.cwd ?? work,
-    input: more.input ?? '',
-    env: { ...process.env, DATABASE_URL: '', ...more.env },
-    encoding: 'utf8',
-    timeout: 100_000,
-  });
-  return { code: ran.status, out: ran.stdout, err: ran.stderr.replace(/^(Building|Installing) .*\n/gm, '') };
-}
-const lines = (text: string): string[] => text.trimEnd().split('\n');
+const work = workFolder('commands');
+const jubb = jubbIn(work);
 
 describe('./jubb', () => {
   test('help names every command; an unknown one is one line and exit 2', () => {
@@ -38,128 +18,6 @@ describe('./jubb', () => {
       expect(help.out).toContain(`./jubb ${c}`);
     const unknown = jubb(['strat']);
     expect([unknown.code, lines(unknown.err)]).toEqual([2, [expect.stringContaining('"strat"')]]);
-  });
-});
-
-describe('./jubb sheet', () => {
-  interface Row {
-    readonly n: number;
-    readonly side: string;
-    readonly step: string;
-    readonly kind: string;
-    readonly says: string;
-  }
-  const order = (...args: readonly string[]): Row[] =>
-    JSON.parse(jubb(['sheet', 'order', ...args, '--json']).out) as Row[];
-
-  test('the whole library can be worked', () => {
-    const ran = jubb(['sheet', '--all']);
-    expect([ran.code, ran.out.trim()]).toEqual([0, expect.stringMatching(/^\d+ sheets can be worked$/)]);
-  });
-  test('a file with a fault: its line, its code, exit 1', () => {
-    const file = join(work, 'winch.yaml');
-    const good = readFileSync(join(ROOT, 'library/axle-pinion.yaml'), 'utf8');
-    writeFileSync(
-      file,
-      good.replace('      - fit: flange-bar\n      - undo: pinion-joint\n', '      - undo: pinion-joint\n'),
-    );
-    const ran = jubb(['sheet', 'lint', file]);
-    expect(ran.code).toBe(1);
-    expect(ran.out).toMatch(/winch\.yaml:\d+:\d+: error aid-not-in: "Flange bar" is not in/);
-  });
-  test('the order: the sides one after another, numbered, and cut by a scope', () => {
-    const rows = order('axle-pinion');
-    expect(rows.map((r) => r.n)).toEqual(rows.map((_, i) => i + 1));
-    expect([...new Set(rows.map((r) => r.side))]).toEqual(['strip', 'bottom', 'build']);
-    const sleeve = rows.findIndex((r) => /crush sleeve/i.test(r.says) && r.kind === 'place');
-    const preload = rows.findIndex((r) => r.kind === 'set' && /preload/i.test(r.says));
-    expect([sleeve >= 0, preload > sleeve]).toEqual([true, true]);
-    const few = order('axle-pinion', '--scope', 'half-shafts');
-    expect(few.length).toBeLessThan(rows.length / 2);
-    expect(few.some((r) => /pinion nut/i.test(r.says))).toBe(false);
-  });
-  test('a variant and a method change the order', () => {
-    const says = (...args: readonly string[]): string =>
-      order('axle-pinion', ...args)
-        .map((r) => r.says)
-        .join('\n');
-    expect(says('--variant', 'nuts')).toMatch(/adjuster nut/i);
-    expect(says('--variant', 'shims')).not.toMatch(/adjuster nut/i);
-    const strap = order('cylinder-lift', '--method', 'cap-heat=strap').map((r) => r.kind);
-    expect([
-      strap.includes('heat'),
-      order('cylinder-lift', '--method', 'cap-heat=heat').some((r) => r.kind === 'heat'),
-    ]).toEqual([false, true]);
-  });
-  test.each([
-    ['a sheet that is not there', ['order', 'moon'], /no file and no sheet "moon"; the library has: .*axle-pinion/],
-    ['a variant', ['order', 'axle-pinion', '--variant', 'moon'], /moon.*nuts, shims/],
-    ['a scope', ['order', 'axle-pinion', '--scope', 'moon'], /moon.*half-shafts/],
-    ['a method', ['order', 'axle-pinion', '--method', 'moon=x'], /moon/],
-    ['a choice', ['order', 'axle-pinion', '--method', 'head-off=moon'], /moon.*plates, split/],
-    ['a finding', ['order', 'axle-pinion', '--finding', 'hub=moon'], /moon/],
-  ])('refused by name: %s', (_, args, says) => {
-    const ran = jubb(['sheet', ...args]);
-    expect(ran.code).toBe(2);
-    expect(ran.err).toMatch(says);
-  });
-});
-
-describe('./jubb reckon', () => {
-  test('one reckoning: JSON out, exit 0', () => {
-    const ran = jubb([
-      'reckon',
-      'wrench-setting',
-      '{"torque":"100 N·m","wrenchLength":"400 mm","extension":"50 mm","scaleUnit":"N·m","graduation":0.1}',
-    ]);
-    expect(ran.code).toBe(0);
-    const answer = JSON.parse(ran.out) as { results: { setting: { value: number } }; working: unknown[] };
-    expect(answer.results.setting.value).toBeCloseTo(88.9, 9);
-    expect(answer.working.length).toBeGreaterThan(0);
-  });
-  test.each([
-    [
-      'a field of the wrong dimension',
-      ['reckon', 'bolt-torque', '{"thread":"M8","propertyClass":"8.8","holeDiameter":"9 N·m"}'],
-      'wrong-dimension',
-      'holeDiameter',
-    ],
-    ['no such reckoner', ['reckon', 'bolt-tork', '{}'], 'unknown-reckoner', 'id'],
-    ['not JSON', ['reckon', 'thread', '{designation'], 'not-json', ''],
-  ])('%s: the error as JSON, exit 1', (_name, args, code, field) => {
-    const ran = jubb(args);
-    expect(ran.code).toBe(1);
-    expect((JSON.parse(ran.out) as { error: object }).error).toMatchObject({ code, field });
-  });
-  test('--batch: one line out for each line in, in order, errors in their place', () => {
-    const ran = jubb(['reckon', '--batch'], {
-      input:
-        '{"id":"thread","inputs":{"designation":"M10"}}\nnonsense\n\n{"id":"thread","inputs":{"designation":"M11.5"}}\n{"id":"nothing","inputs":{}}\n',
-    });
-    const out = lines(ran.out).map(
-      (l) =>
-        JSON.parse(l) as { id: string | null; results?: { stressArea: { value: number } }; error?: { code: string } },
-    );
-    expect(ran.code).toBe(0);
-    expect(out.map((o) => o.id)).toEqual(['thread', null, 'thread', 'nothing']);
-    expect(out[0]!.results!.stressArea.value).toBeCloseTo(58, 1);
-    expect(out.slice(1).map((o) => o.error!.code)).toEqual(['not-json', 'unknown-thread', 'unknown-reckoner']);
-  });
-  test('--list: every reckoner with its fields', () => {
-    const list = JSON.parse(jubb(['reckon', '--list']).out) as { id: string; inputs: object }[];
-    expect(list.find((r) => r.id === 'shim-stack')!.inputs).toHaveProperty('drawer');
-  });
-});
-
-describe('./jubb verify', () => {
-  test('no file, a file that is not there, a file that is not JSON, an empty export: each its own line', () => {
-    expect(jubb(['verify']).code).toBe(2);
-    expect(jubb(['verify', 'nothing.json']).err).toMatch(/nothing\.json cannot be read/);
-    writeFileSync(join(work, 'broken.json'), '{"jubb":');
-    expect(jubb(['verify', 'broken.json']).code).toBe(1);
-    writeFileSync(join(work, 'empty.json'), '{}');
-    const empty = jubb(['verify', 'empty.json']);
-    expect([empty.code, empty.out]).toEqual([1, expect.stringContaining('BAD')]);
   });
 });
 
