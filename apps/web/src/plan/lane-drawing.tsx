@@ -56,9 +56,9 @@ export function DayLines({ axis, tall }: { readonly axis: WeekAxis; readonly tal
 export function Runs({ runs, late }: LanesGeometry & { readonly late: ReadonlySet<string> }): React.JSX.Element {
   return (
     <>
-      {runs.map(({ run, x, w, top, t }) => (
-        <g key={`${run.resource}/${run.job}/${run.from}`} className={runClass(run, late)}>
-          <rect x={x} y={top + 8} width={Math.max(2, w)} height={t - 16} />
+      {runs.map(({ run, x, w, top, tall }) => (
+        <g key={`${run.resource}/${run.job}/${run.from}/${top}`} className={runClass(run, late)}>
+          <rect x={x} y={top} width={Math.max(2, w)} height={tall} />
         </g>
       ))}
     </>
@@ -69,11 +69,11 @@ export function Runs({ runs, late }: LanesGeometry & { readonly late: ReadonlySe
 export function RunNames({ runs, late }: LanesGeometry & { readonly late: ReadonlySet<string> }): React.JSX.Element {
   return (
     <>
-      {runs.map(({ run, x, w, top, t }) => {
-        const middle = top + t / 2;
-        const stands = labelIn(w, t - 16, run.name);
+      {runs.map(({ run, x, w, top, tall }) => {
+        const middle = top + tall / 2;
+        const stands = labelIn(w, tall, run.name);
         return (
-          <g key={`${run.resource}/${run.job}/${run.from}`} className={runClass(run, late)}>
+          <g key={`${run.resource}/${run.job}/${run.from}/${top}`} className={runClass(run, late)}>
             {stands === 'along' && (
               <text x={x + 5} y={middle + 5}>
                 {run.name}

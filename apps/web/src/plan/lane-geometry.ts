@@ -1,7 +1,7 @@
 import type { PlanJobLabel } from '@jubb/contract';
 import type { Minute, Plan, PlanProblem, Resource } from '@jubb/core/planning';
 import type { WeekAxis } from './week-axis.ts';
-import { ALONE, barsOf, flagsOf, runsOf, type Bar } from './week-bars.ts';
+import { ALONE, barsOf, flagsOf, rowsOf, runsOf, type Bar } from './week-bars.ts';
 
 /** Units of the drawing: it is as wide as its column. */
 export const LANE_LEFT = 122;
@@ -17,6 +17,11 @@ const TALL: Readonly<Record<Resource['kind'], number>> = {
   stand: 38,
   machine: 38,
 };
+/** A lane's work stands off its edges by this. */
+const EDGE = 8;
+/** Of a lane where work lies beside other work: how tall each row is, and how far from the next. */
+const ROW_TALL = 22;
+const ROW_GAP = 4;
 /** More jobs that wait on the shelf than these are not drawn. */
 const MOST_WAITS = 5;
 
@@ -25,6 +30,12 @@ export interface Row {
   readonly r: Resource;
   readonly y: number;
   readonly tall: number;
+  readonly rows: readonly (readonly Bar[])[];
+}
+/** Where a piece lies in its lane, from top to bottom. */
+export interface Stripe {
+  readonly top: number;
+  readonly tall: number;
 }
 /** Work of one job in a row, as one bar. */
 export interface PlacedRun {
@@ -32,7 +43,7 @@ export interface PlacedRun {
   readonly x: number;
   readonly w: number;
   readonly top: number;
-  readonly t: number;
+  readonly tall: number;
 }
 /** A job that cannot go on yet, what for, and until when. */
 export interface Waits {
@@ -72,20 +83,31 @@ export function lanesGeometry(
   const band = Math.max(1, ...flags.map((f) => f.row + 1)) * FLAG_TALL + 8;
   let y = HEAD + band;
   const rows = lanes.map((r): Row => {
-    const row = { r, y, tall: TALL[r.kind] };
+    const inRows = rowsOf(bars.filter((b) => b.resource === r.id));
+    const many = 2 * EDGE + inRows.length * (ROW_TALL + ROW_GAP) - ROW_GAP;
+    const row = { r, y, tall: Math.max(TALL[r.kind], many), rows: inRows };
     y += row.tall;
     return row;
   });
   const waits = waitsOf(problem, now);
-  const runs = rows.flatMap(({ r, y: top, tall: t }) =>
-    runsOf(bars.filter((b) => b.resource === r.id)).flatMap((run): PlacedRun[] => {
-      const x = axis.x(run.from);
-      const w = axis.x(run.to) - x;
-      return x >= right - 1 || w <= 0 ? [] : [{ run: { ...run, resource: r.id }, x, w, top, t }];
-    }),
+  const runs = rows.flatMap((lane) =>
+    lane.rows.flatMap((inRow, i) =>
+      runsOf(inRow).flatMap((run): PlacedRun[] => {
+        const x = axis.x(run.from);
+        const w = axis.x(run.to) - x;
+        return x >= right - 1 || w <= 0 ? [] : [{ run: { ...run, resource: lane.r.id }, x, w, ...stripe(lane, i) }];
+      }),
+    ),
   );
   const tall = y + Math.max(1, waits.length) * SHELF_LINE + 12;
   return { bars, rows, runs, waits, flags, band, shelf: y, tall, right };
+}
+
+/** The stripe of a row of a lane; without a row, all of the lane. */
+export function stripe(lane: Row, row?: number): Stripe {
+  const many = row === undefined ? 1 : Math.max(1, lane.rows.length);
+  const each = (lane.tall - 2 * EDGE - (many - 1) * ROW_GAP) / many;
+  return { top: lane.y + EDGE + (row ?? 0) * (each + ROW_GAP), tall: each };
 }
 
 /** Jobs that wait for something, the first to come first. */

@@ -95,10 +95,35 @@ describe('where a week lies', () => {
       ['h2', 'j2'],
       ['oven', 'j2'],
     ]);
-    for (const { x, w, top, t } of g.runs) {
+    for (const { x, w, top, tall } of g.runs) {
       expect(x).toBeGreaterThanOrEqual(LANE_LEFT);
       expect(x + w).toBeLessThanOrEqual(g.right + 1e-6);
-      expect(top + t).toBeLessThanOrEqual(g.shelf);
+      expect(top + tall).toBeLessThanOrEqual(g.shelf);
+    }
+  });
+
+  test('what runs in one lane at the same time lies in rows of its own, none over another, all in the lane', () => {
+    const both = {
+      ...plan,
+      slots: {
+        ...plan.slots,
+        b1: { start: MONDAY + 30, end: MONDAY + 90, on: ['oven'] },
+        a2: { start: MONDAY + 60, end: MONDAY + 120, on: ['oven'] },
+        b2: { start: MONDAY + 120, end: MONDAY + 180, on: ['oven'] },
+      },
+    } as unknown as Plan;
+    const inOven = lanesGeometry(problem, both, labels, axis, MONDAY);
+    const oven = inOven.rows.find((row) => row.r.id === 'oven')!;
+    expect(oven.rows.map((row) => row.map((b) => b.activity.id))).toEqual([['b1', 'b2'], ['a2']]);
+    const runs = inOven.runs.filter((r) => r.run.resource === 'oven');
+    expect(runs).toHaveLength(3);
+    for (const [i, a] of runs.entries()) {
+      expect(a.top).toBeGreaterThanOrEqual(oven.y);
+      expect(a.top + a.tall).toBeLessThanOrEqual(oven.y + oven.tall);
+      for (const b of runs.slice(i + 1))
+        expect(
+          a.x + a.w <= b.x + 1e-6 || b.x + b.w <= a.x + 1e-6 || a.top + a.tall <= b.top || b.top + b.tall <= a.top,
+        ).toBe(true);
     }
   });
 

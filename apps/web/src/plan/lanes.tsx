@@ -2,7 +2,7 @@ import type { PlanJobLabel } from '@jubb/contract';
 import type { Minute, Pin, Plan, PlanProblem, Resource } from '@jubb/core/planning';
 import { memo, useMemo, useRef, useState } from 'react';
 import { DayLines, LaneBeds, NowLine, Promises, RunNames, Runs, Shelf } from './lane-drawing.tsx';
-import { LANES_WIDTH, lanesGeometry, type LanesGeometry, type Row } from './lane-geometry.ts';
+import { LANES_WIDTH, lanesGeometry, stripe, type LanesGeometry, type Row } from './lane-geometry.ts';
 import type { WeekAxis } from './week-axis.ts';
 import { ALONE, type Bar } from './week-bars.ts';
 
@@ -131,6 +131,10 @@ function Piece({
   const shown = moved?.activity === id ? moved : undefined;
   const start = shown?.start ?? bar.slot.start;
   const lane: Row = shown ? (rows.find((o) => shown.on?.includes(o.r.id) && o.r.kind === row.r.kind) ?? row) : row;
+  const { top, tall } = stripe(
+    lane,
+    lane === row ? row.rows.findIndex((inRow) => inRow.some((b) => b.activity.id === id)) : undefined,
+  );
   const x = axis.x(start);
   // Never over the next one: however short a piece is, a press finds it.
   const w = Math.max(1, axis.x(start + bar.slot.end - bar.slot.start) - x);
@@ -158,13 +162,13 @@ function Piece({
       }}
     >
       <title>{words}</title>
-      <rect x={x} y={lane.y + 8} width={w} height={lane.tall - 16} />
+      <rect x={x} y={top} width={w} height={tall} />
       {shown && (
-        <text x={x + 6} y={lane.y + lane.tall / 2 + 5}>
+        <text x={x + 6} y={top + tall / 2 + 5}>
           {bar.name}
         </text>
       )}
-      {pinned && <path d={`M${x + w - 9} ${lane.y + 8}h9v9z`} className="pinmark" />}
+      {pinned && <path d={`M${x + w - 9} ${top}h9v9z`} className="pinmark" />}
     </g>
   );
 }

@@ -55,6 +55,21 @@ export function runsOf(bars: readonly Bar[]): readonly Run[] {
   return out;
 }
 
+/**
+ * Work in one lane, in as many rows as lie beside each other at a time: what cures by itself, or two trays in one
+ * oven. Nothing in a row is over another; a job stays in its row where that is free.
+ */
+export function rowsOf(bars: readonly Bar[]): readonly (readonly Bar[])[] {
+  const rows: Bar[][] = [];
+  for (const bar of [...bars].sort((x, y) => x.slot.start - y.slot.start)) {
+    const free = rows.filter((row) => row.at(-1)!.slot.end <= bar.slot.start);
+    const row = free.find((r) => r.at(-1)!.job === bar.job) ?? free[0];
+    if (row) row.push(bar);
+    else rows.push([bar]);
+  }
+  return rows;
+}
+
 /** How wide a figure of a bar's number is, and how tall its line, in the drawing's units. */
 const FIGURE = 7.6;
 const LINE = 12;
