@@ -322,6 +322,38 @@ describe('booking a unit that was opened before', () => {
   });
 });
 
+describe('booking less than all of a unit', () => {
+  const form = (more: object): object => ({
+    commandId: randomUUID(),
+    customerName: 'Harbour Office',
+    serial: `N-${randomUUID().slice(0, 6)}`,
+    sheet: 'axle-pinion',
+    complaint: 'oil at a half shaft',
+    answers: [],
+    leaveOpen: true,
+    ...more,
+  });
+  test('what the sheet does not know is refused by its field; what it knows is in the log, and may be widened', async () => {
+    expect((await shop.post('/api/jobs', form({ scope: 'roof' }))).body).toMatchObject({
+      status: 400,
+      errors: { scope: [expect.stringContaining('"roof"')] },
+    });
+    const { body } = await shop.post('/api/jobs', form({ scope: 'half-shafts' }));
+    const job = (await shop.get(`/api/jobs/${(body as { id: string }).id}`)).body as JobView;
+    expect(fold(job.id, job.events).scope).toBe('half-shafts');
+    const wider = await give(job, { type: 'widen-scope', scope: 'final-drive', says: 'the owner, by telephone' });
+    expect(wider.status).toBe(200);
+    const now = (await shop.get(`/api/jobs/${job.id}`)).body as JobView;
+    expect((await give(now, { type: 'widen-scope', scope: 'half-shafts', says: 'x' })).status).toBe(409);
+    expect(fold(now.id, now.events).scope).toBe('final-drive');
+  });
+  test('all of it is what it is without a word', async () => {
+    const { body } = await shop.post('/api/jobs', form({ scope: 'full' }));
+    const job = (await shop.get(`/api/jobs/${(body as { id: string }).id}`)).body as JobView;
+    expect(fold(job.id, job.events).booked!.scope).toBeUndefined();
+  });
+});
+
 describe('search', () => {
   test.each<[string, string, string]>([
     ['311', 'job', 'Job 311'],

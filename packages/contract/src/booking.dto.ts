@@ -84,6 +84,12 @@ export class BookInDto extends UnitRunsDto {
   @MaxLength(60)
   sheet: string;
 
+  /** How much of the unit it is about, by its sheet; all of it where nothing is said. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(60)
+  scope?: string;
+
   @IsString()
   @MinLength(3, { message: 'What is wrong with it, in the customer’s words' })
   @MaxLength(400)

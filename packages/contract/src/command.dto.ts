@@ -191,6 +191,20 @@ export class ClearHoldDto extends CommandDto {
   note?: string;
 }
 
+export class WidenScopeDto extends CommandDto {
+  declare type: 'widen-scope';
+  /** A scope of the job's sheet that takes in more than the one now. */
+  @IsString()
+  @MaxLength(60)
+  scope: string;
+
+  /** Who agreed to it, and how. */
+  @IsString()
+  @MinLength(1, { message: 'Say who agreed, and how' })
+  @MaxLength(400)
+  says: string;
+}
+
 export class MovePromiseDto extends CommandDto {
   declare type: 'move-promise';
   @IsInstant({ message: 'A day and a time' })
@@ -257,6 +271,7 @@ export const commandDtos = [
   { name: 'hold', value: HoldDto },
   { name: 'clear-hold', value: ClearHoldDto },
   { name: 'move', value: MoveDto },
+  { name: 'widen-scope', value: WidenScopeDto },
   { name: 'move-promise', value: MovePromiseDto },
   { name: 'take-back', value: TakeBackDto },
   { name: 'check-over', value: CheckOverDto },

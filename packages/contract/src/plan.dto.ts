@@ -88,6 +88,12 @@ export class AskPromiseDto {
   @IsString()
   @MaxLength(60)
   sheet: string;
+
+  /** How much of the unit it is about, by its sheet. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(60)
+  scope?: string;
 }
 /** A day on which one person, or nobody, works. */
 export class DayOffDto {

@@ -1,7 +1,7 @@
 import { BadRequestException, Injectable } from '@nestjs/common';
 import type { BookInDto, OpenedDto } from '@jubb/contract';
 import { firstHash, tell, type Command, type EventPayloads } from '@jubb/core/bench';
-import { currentSheet, narrow, type Sheet } from '@jubb/core/sheet';
+import { currentSheet, FULL_SCOPE, narrow, type Sheet } from '@jubb/core/sheet';
 import { DataSource, type EntityManager, type Repository } from 'typeorm';
 import { Customer } from '../customers/customer.entity.ts';
 import { Job } from './job.entity.ts';
@@ -22,6 +22,8 @@ export class BookingService {
   async book(dto: BookInDto, asker: Asker): Promise<{ id: string }> {
     const revision = await this.sheets.newestOf(dto.sheet);
     const sheet = revision.compiled;
+    if (dto.scope !== undefined && dto.scope !== FULL_SCOPE && !currentSheet(sheet).scopes[dto.scope])
+      throw bad('scope', `the sheet knows no scope "${dto.scope}"`);
     const { variant, identified } = identifyAll(currentSheet(sheet), dto);
     return this.db.transaction(async (m) => {
       // Asked twice at once, the second waits for the first and then finds its job.
@@ -58,6 +60,7 @@ export class BookingService {
         variant,
         identified,
         earlierVisits,
+        ...(dto.scope === undefined || dto.scope === FULL_SCOPE ? {} : { scope: dto.scope }),
         ...(await cameFrom(m, unit.id)),
         ...(dto.opened ? { opened: openedOf(dto.opened, earlierVisits) } : {}),
       };

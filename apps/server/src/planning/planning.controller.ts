@@ -82,7 +82,7 @@ export class PlanningController {
   async promise(@Body() dto: AskPromiseDto): Promise<{ readonly id: string }> {
     const now = new Date();
     const revision = await this.sheets.newestOf(dto.sheet);
-    const job = await this.shop.unbooked(revision.sheet, revision.revision, now);
+    const job = await this.shop.unbooked(revision.sheet, revision.revision, now, dto.scope);
     const { problem, spreads } = await this.shop.view(now);
     return {
       id: await this.queue.add({

@@ -115,13 +115,11 @@ export class ShopService {
   }
 
   /** A unit that is not booked yet, from its sheet alone. */
-  async unbooked(sheetId: string, revision: number, now: Date): Promise<JobToPlan> {
+  async unbooked(sheetId: string, revision: number, now: Date, scope?: string): Promise<JobToPlan> {
     const { facts } = await this.shop(now);
     const sheet = await this.log.sheetOf(sheetId, revision);
-    return activitiesOf(
-      { id: 'new', name: 'the new one', sheet, state: emptyBench('new'), due: null, coming: [] },
-      facts,
-    );
+    const state = { ...emptyBench('new'), ...(scope === undefined ? {} : { scope }) };
+    return activitiesOf({ id: 'new', name: 'the new one', sheet, state, due: null, coming: [] }, facts);
   }
 
   /**

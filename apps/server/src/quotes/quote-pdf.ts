@@ -10,6 +10,8 @@ export interface QuotedJob {
   readonly number: number;
   readonly title: string;
   readonly complaint: string;
+  /** How much of the unit it is about, where it is not all of it. */
+  readonly scope?: string;
   readonly customer: string;
   readonly serial: string;
 }
@@ -82,7 +84,9 @@ export function quotePdf(quote: QuoteState, job: QuotedJob, workshop: string): T
     content: [
       { text: workshop, bold: true, fontSize: 16 },
       { text: `Quote ${job.number}/${quote.version}`, fontSize: 13, margin: [0, 2, 0, 8] },
-      { text: `${job.customer}\n${job.title}, serial ${job.serial}\nWhat was said: ${job.complaint}` },
+      {
+        text: `${job.customer}\n${job.title}, serial ${job.serial}\nWhat was said: ${job.complaint}${job.scope === undefined ? '' : `\nFor: ${job.scope}`}`,
+      },
       { text: quote.at.slice(0, 10), color: QUIET, margin: [0, 2, 0, 6] },
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 499, y2: 0, lineWidth: 1, lineColor: RULE }] },
       { text: 'What we found', bold: true, fontSize: 12, margin: [0, 8, 0, 2] },

@@ -1,8 +1,9 @@
 import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
 import type { AnswerQuoteDto, CommandAnswer, OfferView } from '@jubb/contract';
-import { agreedMinor, billOf, jobSheet, type QuoteState } from '@jubb/core/bench';
+import { agreedMinor, billOf, jobSheet, scopeAt, type QuoteState } from '@jubb/core/bench';
 import { orderPlan } from '@jubb/core/parts';
 import { findingsForCustomer, quoteOptions, type HandPrices } from '@jubb/core/quote';
+import { scopeTitle } from '@jubb/core/sheet';
 import { DataSource } from 'typeorm';
 import { Job } from '../jobs/job.entity.ts';
 import { Workshop } from '../planning/workshop.entity.ts';
@@ -97,10 +98,19 @@ export class QuotesService {
   }
 
   /** A quote as it was made. @throws NotFoundException */
-  async quote(id: string, version: number): Promise<{ quote: QuoteState; job: Job; workshop: Workshop }> {
-    const { state, job } = await this.log.load(id);
+  async quote(
+    id: string,
+    version: number,
+  ): Promise<{ quote: QuoteState; job: Job; workshop: Workshop; scope: string | undefined }> {
+    const { sheet, state, job } = await this.log.load(id);
     const quote = state.quotes.find((q) => q.version === version);
     if (!quote) throw new NotFoundException('There is no such quote');
-    return { quote, job, workshop: await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 }) };
+    const scope = scopeAt(state, quote.seq);
+    return {
+      quote,
+      job,
+      scope: scope === undefined ? undefined : scopeTitle(sheet, scope),
+      workshop: await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 }),
+    };
   }
 }

@@ -84,7 +84,7 @@ export async function recordPdf(
               fontSize: 9,
             },
             {
-              text: `What was said: ${r.complaint}. Booked ${day(r.booked.at)}.${r.cameFrom ? ` It came back from job ${r.cameFrom.number}, ${r.cameFrom.days} days after it left.` : ''}`,
+              text: `What was said: ${r.complaint}.${r.scope ? ` What it was about: ${r.scope.title}.` : ''} Booked ${day(r.booked.at)}.${r.cameFrom ? ` It came back from job ${r.cameFrom.number}, ${r.cameFrom.days} days after it left.` : ''}`,
               margin: [0, 4, 0, 4],
             },
           ],

@@ -1,5 +1,6 @@
 import type { MeView } from '@jubb/contract';
 import { agreedMinor, billOf, minutesLeft } from '@jubb/core/bench';
+import { scopeTitle } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useLocation } from 'react-router';
 import { queries } from '../api/queries.ts';
@@ -39,7 +40,9 @@ export function JobHead({
         </h1>
         <small>
           Job {booked?.number}
-          {visits > 0 ? `, here before: ${visits}` : ''} · {booked?.customer.name} · {booked?.complaint}
+          {visits > 0 ? `, here before: ${visits}` : ''}
+          {booked?.scope === undefined ? '' : ` · ${scopeTitle(sheet, state.scope)}`} · {booked?.customer.name} ·{' '}
+          {booked?.complaint}
         </small>
       </div>
       <div className="fact">

@@ -14,6 +14,7 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
   const booking = useBooking();
   const { form, unit, opened, setOpened, failed } = booking;
   const sheetId = form.watch('sheet');
+  const scope = form.watch('scope') || undefined;
   const sheet = useQuery(queries.sheet(sheetId));
   const atAnswer = failed?.field.startsWith('answers') ?? false;
   const atWhy = failed?.field === 'opened.why';
@@ -31,7 +32,7 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
         <div className="two">
           <UnitField booking={booking} />
           <CustomerField booking={booking} />
-          <ComplaintAndSheet booking={booking} />
+          <ComplaintAndSheet booking={booking} sheet={sheet.data} />
           <OpenedBefore sheet={sheet.data} unit={unit} opened={opened} change={setOpened} />
           <div className="d-flex flex-column gap-3">
             <WhyBack unit={unit} opened={opened} change={setOpened} error={atWhy ? failed?.words : undefined} />
@@ -50,8 +51,9 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
             )}
           </div>
           <PromiseAsk
-            key={sheetId}
+            key={`${sheetId} ${scope ?? ''}`}
             sheet={sheetId}
+            scope={scope}
             take={(at) => form.setValue('promise', format(at, "yyyy-MM-dd'T'HH:mm"))}
           />
           <LastRow booking={booking} currency={me.workshop.currency} />

@@ -9,6 +9,7 @@ import { likeABrowser, Refusal, serve, show, una, type Answers, type Asked } fro
 import BookInScreen from './book-in-screen.tsx';
 
 const hub = readGoodSheet(readFileSync(join(process.cwd(), 'library/hub-dolly.yaml'), 'utf8'), 'hub-dolly');
+const axle = readGoodSheet(readFileSync(join(process.cwd(), 'library/axle-pinion.yaml'), 'utf8'), 'axle-pinion');
 const CUSTOMER = '6f1d8a52-2b0c-4d53-9a57-3b1f0c9f7a11';
 const UNIT = '7f1d8a52-2b0c-4d53-9a57-3b1f0c9f7a12';
 const depot = { id: CUSTOMER, name: 'Council Depot' };
@@ -60,6 +61,37 @@ describe('booking a unit in', () => {
       sheet: 'hub-dolly',
       spendLimitMinor: 12050,
     });
+  });
+
+  test('how much of it: asked where the sheet knows of less than all, and forgotten with the sheet', async () => {
+    const asked = serve({
+      ...answers,
+      units: [],
+      sheets: [
+        { id: 'hub-dolly', title: hub.title, kind: hub.kind, revision: 1, maker: hub.maker, models: [] },
+        { id: 'axle-pinion', title: axle.title, kind: axle.kind, revision: 1, maker: axle.maker, models: [] },
+      ],
+      'sheets/axle-pinion': axle,
+    });
+    const { where } = show(<BookInScreen me={una} />, { path: '/book' });
+    await chooseSheet();
+    expect(screen.queryByLabelText('How much of it')).toBeNull();
+    type('Build sheet', 'axle-pinion');
+    const scope = await screen.findByLabelText<HTMLSelectElement>('How much of it');
+    expect([...scope.options].map((o) => o.textContent)).toEqual([
+      'All of it',
+      'Half shaft gaskets only',
+      'Pinion seal only',
+      'Final drive, hubs stay',
+    ]);
+    type('How much of it', 'pinion-seal');
+    expect(screen.getByText(/When: Oil at the pinion flange/)).toBeTruthy();
+    type('Serial on the unit', 'PA-9');
+    type('Customer', 'Ada Forth');
+    type('What is wrong with it', 'oil at the pinion');
+    book();
+    await waitFor(() => expect(where()).toBe('/job/new'));
+    expect(booked(asked)[0]!.body).toMatchObject({ sheet: 'axle-pinion', scope: 'pinion-seal' });
   });
 
   test('only places that are free are offered', async () => {

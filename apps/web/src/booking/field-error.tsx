@@ -7,7 +7,7 @@ export function FieldError({
   name,
 }: {
   readonly form: UseFormReturn<Fields>;
-  readonly name: 'customerName' | 'serial' | 'complaint' | 'promise' | 'spendLimitMinor' | 'hoursPerWeek' | 'sheet';
+  readonly name: Exclude<keyof Fields, 'answers' | 'opened' | 'commandId'>;
 }): React.JSX.Element | null {
   const says = form.formState.errors[name]?.message;
   return says ? (

@@ -14,8 +14,8 @@ const driverWords = {
   findings: 'what is found when it is open',
 } as const;
 
-async function ask(sheet: string): Promise<QueuedView> {
-  const { id } = await api<{ id: string }>('plan/promise', { sheet });
+async function ask(sheet: string, scope: string | undefined): Promise<QueuedView> {
+  const { id } = await api<{ id: string }>('plan/promise', { sheet, ...(scope === undefined ? {} : { scope }) });
   const until = Date.now() + LONGEST_MS;
   while (Date.now() < until) {
     const view = await api<QueuedView>(`plan/queued/${id}`);
@@ -28,13 +28,15 @@ async function ask(sheet: string): Promise<QueuedView> {
 /** Which day can be promised: three dates, each as sure as it says, and what drives them. */
 export function PromiseAsk({
   sheet,
+  scope,
   take,
 }: {
   readonly sheet: string;
+  readonly scope: string | undefined;
   /** Takes a date as the one that is promised. */
   readonly take: (at: Date) => void;
 }): React.JSX.Element {
-  const asked = useMutation({ mutationFn: () => ask(sheet) });
+  const asked = useMutation({ mutationFn: () => ask(sheet, scope) });
   const promise = asked.data?.promise;
   const wrong = asked.error
     ? asked.error instanceof ApiError

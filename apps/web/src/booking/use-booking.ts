@@ -60,6 +60,7 @@ export function useBooking(): Booking {
     setValue('serial', picked ? undefined : '');
     if (!picked) return;
     setValue('sheet', picked.sheet);
+    setValue('scope', undefined);
     setValue('hoursPerWeek', picked.hoursPerWeek ?? undefined);
     pickCustomer(picked.customer);
   };

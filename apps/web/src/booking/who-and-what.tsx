@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
 import { queries } from '../api/queries.ts';
+import { FULL_SCOPE, scopeTitle, type Sheet } from '@jubb/core/sheet';
 import { FieldError } from './field-error.tsx';
 import type { Booking } from './use-booking.ts';
 
@@ -78,8 +79,18 @@ export function CustomerField({ booking }: { readonly booking: Booking }): React
 }
 
 /** What the customer says is wrong, and by which sheet it is worked. */
-export function ComplaintAndSheet({ booking }: { readonly booking: Booking }): React.JSX.Element {
+export function ComplaintAndSheet({
+  booking,
+  sheet,
+}: {
+  readonly booking: Booking;
+  readonly sheet: Sheet | undefined;
+}): React.JSX.Element {
   const { form, forgetAnswers } = booking;
+  const another = (): void => {
+    forgetAnswers();
+    form.setValue('scope', undefined);
+  };
   const { errors } = form.formState;
   const sheets = useQuery(queries.sheets());
   const kinds = [...new Set((sheets.data ?? []).map((s) => s.kind))].sort();
@@ -98,7 +109,7 @@ export function ComplaintAndSheet({ booking }: { readonly booking: Booking }): R
       </div>
       <div>
         <Form.Label htmlFor="sheet">Build sheet</Form.Label>
-        <Form.Select id="sheet" {...form.register('sheet', { onChange: forgetAnswers })} isInvalid={!!errors.sheet}>
+        <Form.Select id="sheet" {...form.register('sheet', { onChange: another })} isInvalid={!!errors.sheet}>
           <option value="">Choose</option>
           {kinds.map((kind) => (
             <optgroup key={kind} label={kind}>
@@ -114,6 +125,42 @@ export function ComplaintAndSheet({ booking }: { readonly booking: Booking }): R
         </Form.Select>
         <FieldError form={form} name="sheet" />
       </div>
+      {sheet && <ScopeField booking={booking} sheet={sheet} />}
     </>
+  );
+}
+
+/** How much of the unit it is about, for a sheet that knows of less than all of it. */
+function ScopeField({
+  booking,
+  sheet,
+}: {
+  readonly booking: Booking;
+  readonly sheet: Sheet;
+}): React.JSX.Element | null {
+  const { form } = booking;
+  const less = Object.values(sheet.scopes).filter((s) => s.id !== FULL_SCOPE);
+  const chosen = sheet.scopes[form.watch('scope') ?? FULL_SCOPE];
+  if (less.length === 0) return null;
+  return (
+    <div>
+      <Form.Label htmlFor="scope">How much of it</Form.Label>
+      <Form.Select
+        id="scope"
+        aria-describedby="scope-when"
+        {...form.register('scope', { setValueAs: (v: string | undefined) => v || undefined })}
+      >
+        <option value="">{scopeTitle(sheet, FULL_SCOPE)}</option>
+        {less.map((s) => (
+          <option key={s.id} value={s.id}>
+            {s.title}
+          </option>
+        ))}
+      </Form.Select>
+      <small id="scope-when" className="quiet">
+        {chosen?.asks === undefined ? 'More can be taken in later, with a yes.' : `When: ${chosen.asks}.`}
+      </small>
+      <FieldError form={form} name="scope" />
+    </div>
   );
 }

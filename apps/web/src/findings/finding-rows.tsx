@@ -1,13 +1,19 @@
-import { adviseFinding, measureOutcome, type BenchState } from '@jubb/core/bench';
+import { adviseFinding, ladderOf, measureOutcome, type BenchState } from '@jubb/core/bench';
 import type { PartNeed } from '@jubb/core/parts';
 import type { Sheet } from '@jubb/core/sheet';
 import { FindingMark } from '../drawing/finding-mark.tsx';
 import { VerdictMark } from '../drawing/verdict-mark.tsx';
 import { WearRule } from './wear-rule.tsx';
 
-/** Parts that are judged on this sheet, in its order. */
-export function judgedParts(sheet: Sheet): readonly string[] {
-  return [...new Set(sheet.steps.flatMap((s) => s.ops.flatMap((o) => (o.kind === 'judge' ? o.parts : []))))];
+/** Parts that this job judges, in the order of its ladder. */
+export function judgedParts(sheet: Sheet, state: BenchState): readonly string[] {
+  return [
+    ...new Set(
+      ladderOf(sheet, state).all.flatMap((s) =>
+        [...s.ops, ...s.open].flatMap((o) => (o.kind === 'judge' ? o.parts : [])),
+      ),
+    ),
+  ];
 }
 
 /** The parts with their readings and judgements, and what is always new. */
@@ -20,7 +26,7 @@ export function FindingRows({
   readonly state: BenchState;
   readonly needs: readonly PartNeed[];
 }): React.JSX.Element {
-  const judged = judgedParts(sheet);
+  const judged = judgedParts(sheet, state);
   const others = Object.keys(state.findings).filter((p) => !judged.includes(p));
   const always = needs.filter((n) => n.why === 'always-new' && state.findings[n.part] === undefined);
   return (

@@ -18,6 +18,7 @@ import { FindingRows, judgedParts } from './finding-rows.tsx';
 import { Offers } from './offers.tsx';
 import { PartsList } from './parts-list.tsx';
 import { WhileOpenList } from './while-open.tsx';
+import { WiderScope } from './wider-scope.tsx';
 
 /** Findings and quote: the parts with their readings, what to offer, the list, the yes. */
 export default function FindingsScreen({ me }: { readonly me: MeView }): React.JSX.Element {
@@ -46,7 +47,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
   const { sheet, state } = bench;
   const { offer: ways, plan, bill, agreedMinor, money, time } = offer.data;
   const post = (path: string, body: object): void => asked.write({ path, body });
-  const judged = judgedParts(sheet);
+  const judged = judgedParts(sheet, state);
   const done = judged.filter((p) => state.findings[p]).length;
   const quote = quoteInForce(state);
   const stale = quote !== undefined && !quoteStands(state);
@@ -99,6 +100,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
               </p>
             )}
             <BillLines bill={bill} agreedMinor={agreedMinor} money={money} quoted={quote !== undefined} />
+            <WiderScope key={state.scope ?? ''} bench={bench} />
             <WhileOpenList bench={bench} money={money} />
             {!exchange && (
               <PartsList

@@ -54,7 +54,7 @@ const drawn = (element: React.JSX.Element): string =>
 describe('findings', () => {
   const html = drawn(<FindingRows sheet={sheet} state={state} needs={neededParts(sheet, state)} />);
   test('each judged part is a row with its finding; what was advised otherwise is said', () => {
-    expect((html.match(/class="frow"/g) ?? []).length).toBe(judgedParts(sheet).length + 1);
+    expect((html.match(/class="frow"/g) ?? []).length).toBe(judgedParts(sheet, state).length + 1);
     expect(html).toMatch(/Looks good; renew was advised/);
     expect(html).toContain('Always new');
     expect(html).toContain('Rod seal');

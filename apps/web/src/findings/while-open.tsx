@@ -1,6 +1,7 @@
 import type { OfferView } from '@jubb/contract';
 import { ladderOf, nextMove } from '@jubb/core/bench';
 import { whileOpen } from '@jubb/core/reckoners';
+import { partsOutOfReach } from '@jubb/core/sheet';
 import type { Bench } from '../bench/use-bench.ts';
 import { FindingMark } from '../drawing/finding-mark.tsx';
 import { moneyWords } from '../money.ts';
@@ -14,7 +15,9 @@ export function WhileOpenList({
   readonly money: OfferView['money'];
 }): React.JSX.Element | null {
   const { sheet, state } = bench;
-  if (sheet.whileOpen.length === 0) return null;
+  const shutIn = partsOutOfReach(sheet, state.scope);
+  const offered = sheet.whileOpen.filter((w) => !shutIn.has(w.part));
+  if (offered.length === 0) return null;
   const all = ladderOf(sheet, state).all;
   const reopenMinutes = all.filter((s) => s.side !== 'bottom').reduce((sum, s) => sum + s.minutes, 0);
   const judge = all.flatMap((s) => s.ops).find((o) => o.kind === 'judge' && !state.done[o.id]);
@@ -22,7 +25,7 @@ export function WhileOpenList({
   return (
     <section>
       <h3>While it is open</h3>
-      {sheet.whileOpen.map((w) => {
+      {offered.map((w) => {
         const part = sheet.parts[w.part]!;
         const price = (part.priceMinor ?? 0) * Math.max(1, part.count);
         const { results } = whileOpen.reckon({

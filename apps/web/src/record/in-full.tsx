@@ -33,6 +33,13 @@ export function RecordHead({ r, workshop }: Of & { readonly workshop: string }):
       </div>
       <p className="mt-2">
         <b>{r.customer}</b>: {r.complaint}. Booked {when(r.booked.at)} by {r.booked.by.name}.
+        {r.scope && ` ${r.scope.title}.`}
+        {r.scope?.widened.map((w) => (
+          <span key={w.seq}>
+            {' '}
+            More was agreed on: {w.to}, {w.says}, {w.by.initials}.
+          </span>
+        ))}
         {r.promisesMoved?.map((m) => (
           <span key={m.seq}>
             {' '}

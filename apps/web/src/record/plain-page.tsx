@@ -41,6 +41,7 @@ export function PlainPage({
       </div>
       <p className="mt-2">
         For {record.customer}. What was said: {record.complaint}.
+        {record.scope ? ` What it was about: ${record.scope.title}.` : ''}
       </p>
       {p.proved.length > 0 && <h2>Before and after</h2>}
       {p.proved.map((x) => (

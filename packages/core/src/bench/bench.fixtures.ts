@@ -48,7 +48,7 @@ export const context: DecideContext = {
   },
 };
 
-export function booking(sheet: Sheet, variant: string | null = 'six-stud'): Command {
+export function booking(sheet: Sheet, variant: string | null = 'six-stud', scope?: string): Command {
   return {
     type: 'book',
     number: 318,
@@ -61,6 +61,7 @@ export function booking(sheet: Sheet, variant: string | null = 'six-stud'): Comm
     variant,
     identified: [{ ask: 'studs', answer: '65.2 mm' }],
     earlierVisits: 0,
+    ...(scope === undefined ? {} : { scope }),
   };
 }
 
@@ -126,9 +127,9 @@ export class TestBench {
 }
 
 /** A job booked on a sheet. */
-export function booked(sheet: Sheet = hubDolly(), variant: string | null = 'six-stud'): TestBench {
+export function booked(sheet: Sheet = hubDolly(), variant: string | null = 'six-stud', scope?: string): TestBench {
   const bench = new TestBench(sheet);
-  bench.do(booking(sheet, variant));
+  bench.do(booking(sheet, variant, scope));
   return bench;
 }
 

@@ -2,7 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { ladder, type Finding, type LadderChoices, type Sheet } from '../sheet/index.ts';
 import { booked, libraryNames, librarySheet } from './bench.fixtures.ts';
-import { aidsIn, betweenNow, blockers, leadsOff, stageOf } from './index.ts';
+import { neededParts } from '../parts/index.ts';
+import { aidsIn, betweenNow, blockers, ladderOf, leadsOff, stageOf } from './index.ts';
 
 const findingsOf = (sheet: Sheet): string[] => [
   ...new Set(sheet.steps.flatMap((s) => s.ops.flatMap((o) => (o.kind === 'judge' ? o.parts : [])))),
@@ -95,6 +96,23 @@ describe.each(libraryNames)('%s', (name) => {
     }).all.some((s) => s.ops.some((o) => o.kind === 'choose' && o.method === method));
     if (asked) expect(bench.state.methods[method!]).toBe(choice);
   });
+
+  const lessThanAll = Object.keys(sheet.scopes).flatMap((scope) =>
+    sheet.variants.flatMap((v) => (['renew', 'reuse'] as const).map((finding) => ({ scope, variant: v.id, finding }))),
+  );
+  // A sheet without scopes has none to work.
+  if (lessThanAll.length > 0)
+    test.each(lessThanAll)('$scope of $variant, parts found $finding: to sign-off', ({ scope, variant, finding }) => {
+      const bench = booked(sheet, variant, scope);
+      bench.run((c) => c.type === 'sign-off', { finding: () => ({ finding, reason: 'as drawn' }) });
+      expect(blockers(sheet, bench.state)).toEqual([]);
+      expect(Object.keys(bench.state.off)).toEqual([]);
+      const all = booked(sheet, variant);
+      expect(ladderOf(sheet, bench.state).all.length).toBeLessThan(ladderOf(sheet, all.state).all.length);
+      const needed = neededParts(sheet, bench.state).map((n) => n.part);
+      expect(needed).toEqual(expect.arrayContaining(Object.keys(bench.state.renewed)));
+      expect(bench.refold()).toEqual(bench.state);
+    });
 
   test('unknown at the counter, it is told on its rung or refused at the end, never guessed', () => {
     const later = sheet.identify.some((q) => q.needs !== 'nothing' && q.choices.some((c) => c.variants.length > 0));

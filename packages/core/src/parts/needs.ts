@@ -1,5 +1,5 @@
 import { goesBackNew, jobSheet, ladderOf, type BenchState } from '../bench/index.ts';
-import { partsOfVariant, type Sheet } from '../sheet/index.ts';
+import { partsOfVariant, partsOutOfReach, type Sheet } from '../sheet/index.ts';
 
 /** Why a part is needed. */
 export const needReasons = ['always-new', 'finding', 'one-time'] as const;
@@ -34,12 +34,14 @@ export function neededParts(pinned: Sheet, state: BenchState): readonly PartNeed
   const stands = new Set<string>();
   for (const step of ladderOf(sheet, state).all)
     for (const op of [...step.ops, ...step.open]) if (FITTING.has(op.kind) && partOf(op)) stands.add(partOf(op)!);
+  // What the job does not lay bare stays as it is, its one-time bolts too.
+  const beyond = partsOutOfReach(sheet, state.scope);
   const oneTime = new Map(
     Object.values(sheet.joints).flatMap((j) => (j.fasteners === 'new' ? [[j.fastener, j] as const] : [])),
   );
   return Object.values(sheet.parts).flatMap((p): PartNeed[] => {
     if (!ofVariant.has(p.id) || p.savedFrom !== undefined) return [];
-    if (fitted.has(p.id) && !stands.has(p.id)) return [];
+    if ((fitted.has(p.id) && !stands.has(p.id)) || beyond.has(p.id)) return [];
     const finding = state.findingNotes[p.id];
     const isNew = goesBackNew(sheet, state, p.id);
     const once = oneTime.get(p.id);

@@ -3,6 +3,7 @@ export { SheetError, type SheetProblem } from './errors.ts';
 export { identify, narrow, type Identification, type Narrowed } from './identify.ts';
 export { stands, type LadderChoices, type Standing } from './ladder/conditions.ts';
 export { ladder, type Ladder, type LadderStep } from './ladder/ladder.ts';
+export { FULL_SCOPE, partsOutOfReach, scopeTitle, widerScopes } from './ladder/scope.ts';
 export { CycleError } from './ladder/order.ts';
 export { safeTorque } from './safe-torque.ts';
 export { stackAsSheet } from './stacks.ts';

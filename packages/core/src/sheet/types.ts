@@ -15,8 +15,8 @@ export type FigureSource =
 
 /** "finding: cups is renew": when a rung or an operation stands. */
 export interface Condition {
-  readonly on: 'variant' | 'method' | 'finding';
-  /** The method or part; empty for a variant. */
+  readonly on: 'variant' | 'method' | 'finding' | 'scope';
+  /** The method or part; empty for a variant or a scope. */
   readonly subject: string;
   readonly is: string;
   readonly negate: boolean;
@@ -110,6 +110,8 @@ export interface Scope {
   readonly title: string;
   /** Rungs down to which it is stripped; none: all of it. */
   readonly downTo: readonly string[];
+  /** Rungs on the way that it passes by: the cover, where only the seal in front is changed. */
+  readonly without: readonly string[];
   readonly asks?: string;
 }
 

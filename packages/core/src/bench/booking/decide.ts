@@ -3,6 +3,12 @@ import type { BookingCommand } from './commands.ts';
 import type { Command } from '../command/commands.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState } from '../log/state.ts';
+import { jobSheet } from '../ladder/job-sheet.ts';
+import { ladderOf } from '../ladder/moves.ts';
+import { FULL_SCOPE, scopeTitle, widerScopes, type Sheet } from '../../sheet/index.ts';
+
+const scopesOf = (sheet: Sheet): string =>
+  `One of: ${[...new Set([...Object.keys(sheet.scopes), FULL_SCOPE])].join(', ')}`;
 
 /** Another day is promised: somebody agreed to it, and it is a day to come that is another than before. */
 export function decideMovePromise(
@@ -21,11 +27,44 @@ export function decideMovePromise(
   return accept({ type: 'promise-moved', payload: { promise: kept, says: words } });
 }
 
+/**
+ * More of the unit is taken in: somebody agreed to it, it is more than before, and the unit is still coming apart. What
+ * stands in the log stays; the ladder grows by the rungs below, and by what they lay bare along the bottom.
+ */
+export function decideWidenScope(
+  state: BenchState,
+  pinned: Sheet,
+  { scope, says }: Extract<Command, { type: 'widen-scope' }>,
+): Decision {
+  const sheet = jobSheet(pinned, state);
+  const words = says.trim();
+  const wider = widerScopes(sheet, state.scope);
+  if (words === '') return refuse('not-complete', 'Nobody is named who agreed to it', 'Say who agreed, and how');
+  if (!wider.some((s) => s.id === scope))
+    return refuse(
+      'wrong-value',
+      `"${scope}" is not more than "${scopeTitle(sheet, state.scope)}"`,
+      wider.length > 0 ? `One of: ${wider.map((s) => s.title).join(', ')}` : 'The job is about all of it already',
+    );
+  const begun = ladderOf(sheet, state).build.find((s) => s.ops.some((o) => state.done[o.id]));
+  if (begun)
+    return refuse(
+      'not-reachable',
+      `It is being put together: ${begun.title} is begun`,
+      'Go back to the bottom first, and take off what is on',
+    );
+  return accept({ type: 'scope-widened', payload: { scope, from: state.scope ?? FULL_SCOPE, says: words } });
+}
+
 /** How each of these commands is decided. */
 export const bookingDeciders: Deciders<BookingCommand['type']> = {
-  book: (state, _sheet, { type: _type, ...payload }) =>
-    state.booked
-      ? refuse('already-booked', `Booked as job ${state.booked.number} already`, 'Open it')
-      : accept({ type: 'job-booked', payload }),
+  book: (state, sheet, { type: _type, ...payload }) => {
+    if (state.booked) return refuse('already-booked', `Booked as job ${state.booked.number} already`, 'Open it');
+    const { scope } = payload;
+    if (scope !== undefined && scope !== FULL_SCOPE && !sheet.scopes[scope])
+      return refuse('wrong-value', `The sheet knows no scope "${scope}"`, scopesOf(sheet));
+    return accept({ type: 'job-booked', payload });
+  },
+  'widen-scope': (state, sheet, command) => decideWidenScope(state, sheet, command),
   'move-promise': (state, _sheet, command, { at }) => decideMovePromise(state, command, at),
 };

@@ -15,6 +15,8 @@ export interface BookingPayloads {
       Omit<IdentifyPayloads['identified'], 'ask' | 'answer' | 'op'>
     >)[];
     readonly earlierVisits: number;
+    /** How much of the unit the job is about, by its sheet; all of it where nothing is said. */
+    readonly scope?: string;
     /** The unit's last visit that was over: where its log ended, and when it left. */
     readonly cameFrom?: {
       readonly job: string;
@@ -29,6 +31,8 @@ export interface BookingPayloads {
       readonly why?: string;
     };
   };
+  /** More of the unit was agreed on than was booked: down to where, what it was before, and who said so. */
+  'scope-widened': { readonly scope: string; readonly from: string; readonly says: string };
   /** Another day was agreed on: ISO 8601, and who said so. */
   'promise-moved': { readonly promise: string; readonly says: string };
 }

@@ -7,7 +7,12 @@ export const bookingEvolvers: Evolvers<keyof BookingPayloads> = {
   'job-booked': (_state, payload, stamp) => ({
     booked: { ...payload, ...stamp },
     variant: payload.variant ?? undefined,
+    ...(payload.scope === undefined ? {} : { scope: payload.scope }),
     ...toldAtBooking(payload, stamp),
+  }),
+  'scope-widened': (state, payload, stamp) => ({
+    scope: payload.scope,
+    widened: [...state.widened, { ...payload, ...stamp }],
   }),
   'promise-moved': (state, payload, stamp) => ({
     ...(state.booked ? { booked: { ...state.booked, promise: payload.promise } } : {}),

@@ -14,10 +14,11 @@ export function ladderOf(pinned: Sheet, state: BenchState): Ladder {
   if (asked?.sheet === sheet) return asked.ladder;
   let kept = bySheet.get(sheet);
   if (!kept) bySheet.set(sheet, (kept = new Map<string, Ladder>()));
-  const key = JSON.stringify([state.variant, state.methods, state.findings]);
+  const key = JSON.stringify([state.variant, state.methods, state.findings, state.scope]);
   let value = kept.get(key);
   if (!value) {
-    value = ladder(sheet, { variant: state.variant, methods: state.methods, findings: state.findings });
+    const { variant, methods, findings, scope } = state;
+    value = ladder(sheet, { variant, methods, findings, scope });
     if (kept.size >= KEPT) kept.clear();
     kept.set(key, value);
   }

@@ -93,6 +93,8 @@ export interface BenchState {
   readonly seq: number;
   readonly booked?: EventPayloads['job-booked'] & Stamp;
   readonly variant?: string;
+  /** How much of the unit the job is about; all of it where nothing is said. */
+  readonly scope?: string;
   readonly methods: Readonly<Record<string, string>>;
   readonly findings: Readonly<Record<string, Finding>>;
   readonly findingNotes: Readonly<Record<string, EventPayloads['finding-made'] & Stamp>>;
@@ -159,6 +161,8 @@ export interface BenchState {
   readonly reopened: Readonly<Record<string, number>>;
   /** Days that were promised after the first one. */
   readonly promises: readonly (EventPayloads['promise-moved'] & Stamp)[];
+  /** Each time that more of the unit was taken in than was booked. */
+  readonly widened: readonly (EventPayloads['scope-widened'] & Stamp)[];
   /** What is taken as it is although it is bad, by the key of the bad thing. */
   readonly accepted: Readonly<Record<string, EventPayloads['accepted-so'] & Stamp>>;
   /** Each time that something said was put right. */
@@ -224,6 +228,7 @@ export function emptyBench(job: string): BenchState {
     readings: [],
     reopened: {},
     promises: [],
+    widened: [],
     accepted: {},
     pullNotes: {},
     corrections: [],

@@ -1,4 +1,4 @@
-import { currentSheet, type Finding, type FigureSource, type Sheet } from '../../sheet/index.ts';
+import { currentSheet, scopeTitle, type Finding, type FigureSource, type Sheet } from '../../sheet/index.ts';
 import type { WorkingLine } from '../../reckoners/index.ts';
 import type { Band, Quantity } from '../../quantities/index.ts';
 import type { EventPayloads } from '../log/events.ts';
@@ -28,6 +28,11 @@ export interface JobRecord {
   readonly promise: string | null;
   /** Other days that were agreed on after the first, the newest last. */
   readonly promisesMoved?: readonly ({ readonly promise: string; readonly says: string } & Stamp)[];
+  /** How much of the unit the job was about, where it was not all of it; and what was agreed on beyond the booking. */
+  readonly scope?: {
+    readonly title: string;
+    readonly widened: readonly ({ readonly to: string; readonly says: string } & Stamp)[];
+  };
   readonly sheet: { readonly id: string; readonly revision: number; readonly title: string };
   readonly booked: Stamp;
   /** The job that it last came from, the head of that job's log, and whole days since it left. */
@@ -106,6 +111,14 @@ export interface JobRecord {
   readonly truth: TruthRecord;
 }
 
+/** What the job was about as it ended, and each time that more was agreed on. */
+function scopeOf(sheet: Sheet, state: BenchState): NonNullable<JobRecord['scope']> {
+  return {
+    title: scopeTitle(sheet, state.scope),
+    widened: state.widened.map(({ scope, says, seq, at, by }) => ({ to: scopeTitle(sheet, scope), says, seq, at, by })),
+  };
+}
+
 /** Builds the record of a booked job. @throws Error when the job is not booked */
 export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
   const sheet = jobSheet(currentSheet(pinned), state);
@@ -124,6 +137,7 @@ export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
     complaint: booked.complaint,
     promise: booked.promise,
     ...(state.promises.length > 0 ? { promisesMoved: state.promises } : {}),
+    ...(booked.scope === undefined ? {} : { scope: scopeOf(sheet, state) }),
     sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title },
     booked: { seq: booked.seq, at: booked.at, by: booked.by },
     ...(booked.cameFrom ? { cameFrom: cameFromOf(booked.cameFrom, booked.at) } : {}),

@@ -2,6 +2,7 @@ import type { Condition } from '../types.ts';
 import type { RawSheet, RawWhen } from './raw.ts';
 import type { Path, Reader } from './reader.ts';
 import { findings } from '../types.ts';
+import { FULL_SCOPE } from '../ladder/scope.ts';
 
 /** Turns `when: { finding: cups is not renew }` into conditions; each named thing must exist. */
 export function compileWhen(
@@ -16,6 +17,11 @@ export function compileWhen(
     const { is, negate } = negated(when.variant);
     reader.name([...at, 'variant'], is, sheet.variants, 'variant');
     out.push({ on: 'variant', subject: '', is, negate });
+  }
+  if (when.scope !== undefined) {
+    const { is, negate } = negated(when.scope);
+    reader.name([...at, 'scope'], is, { [FULL_SCOPE]: {}, ...sheet.scopes }, 'scope');
+    out.push({ on: 'scope', subject: '', is, negate });
   }
   for (const on of ['method', 'finding'] as const) {
     const given = when[on];

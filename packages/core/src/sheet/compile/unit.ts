@@ -67,6 +67,7 @@ export function compileUnit(
         id,
         title: s.title,
         downTo: asList(s['down-to']).map((r) => reader.name(['scopes', id, 'down-to'], r, rungs, 'rung')),
+        without: asList(s.without).map((r) => reader.name(['scopes', id, 'without'], r, rungs, 'rung')),
         ...(s.asks === undefined ? {} : { asks: s.asks }),
       };
     }),

@@ -1,4 +1,5 @@
 import type { Condition, Finding } from '../types.ts';
+import { FULL_SCOPE } from './scope.ts';
 
 /** What the ladder of one job depends on, beside its sheet. */
 export interface LadderChoices {
@@ -23,7 +24,9 @@ export function stands(conditions: readonly Condition[], choices: LadderChoices)
         ? choices.variant
         : c.on === 'method'
           ? choices.methods[c.subject]
-          : choices.findings[c.subject];
+          : c.on === 'scope'
+            ? (choices.scope ?? FULL_SCOPE)
+            : choices.findings[c.subject];
     if (now === undefined) result = result === 'no' ? 'no' : 'open';
     else if ((now === c.is) === c.negate) result = 'no';
   }

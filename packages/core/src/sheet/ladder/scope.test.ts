@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { aidsIn, blockers, jobSheet, opTitle } from '../../bench/index.ts';
 import { booked, librarySheet } from '../../bench/bench.fixtures.ts';
-import { ladder, ladders } from '../index.ts';
+import { ladder, ladders, scopeTitle, widerScopes } from '../index.ts';
 
 describe('a scope', () => {
   const sheet = librarySheet('axle-pinion');
@@ -27,6 +27,30 @@ describe('a scope', () => {
     const drive = ladder(sheet, { ...all, scope: 'final-drive' }).bottom.flatMap((s) => s.ops);
     const driven = drive.flatMap((o) => (o.kind === 'judge' ? o.parts : []));
     expect([driven.includes('pinion-cups'), driven.includes('hub-cone-outer@left')]).toEqual([true, false]);
+  });
+});
+
+describe('a scope with a build of its own', () => {
+  const sheet = librarySheet('axle-pinion');
+  const of = (scope: string): readonly string[] =>
+    ladder(sheet, { ...ladders(sheet)[0]!, scope }).all.flatMap((s) =>
+      s.ops.flatMap((o) => (o.kind === 'set' ? [o.setting] : s.id.startsWith('strip') ? [s.rung] : [])),
+    );
+
+  test('passes the rungs by that it does not open, and sets what it alone sets', () => {
+    const seal = of('pinion-seal');
+    expect(seal).toEqual(expect.arrayContaining(['flange', 'pinion-seal', 'drag-again']));
+    expect(['preload', 'backlash', 'cover', 'diff'].filter((x) => seal.includes(x))).toEqual([]);
+    const drive = of('final-drive');
+    expect([drive.includes('preload'), drive.includes('drag-again')]).toEqual([true, false]);
+  });
+
+  test('what is wider takes in all that is narrower', () => {
+    const wider = (scope?: string): readonly string[] => widerScopes(sheet, scope).map((s) => s.id);
+    expect(wider('half-shafts')).toEqual(['pinion-seal', 'final-drive', 'full']);
+    expect(wider('pinion-seal')).toEqual(['final-drive', 'full']);
+    expect([wider('full'), wider()]).toEqual([[], []]);
+    expect([scopeTitle(sheet, 'pinion-seal'), scopeTitle(sheet, undefined)]).toEqual(['Pinion seal only', 'All of it']);
   });
 });
 

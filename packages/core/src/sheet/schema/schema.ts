@@ -207,7 +207,7 @@ export const sheet = object(
         'frees',
       ]),
     ),
-    scopes: map(object({ title: words, 'down-to': oneOrMore(ref), asks: words }, ['title'])),
+    scopes: map(object({ title: words, 'down-to': oneOrMore(ref), without: oneOrMore(ref), asks: words }, ['title'])),
     tests: map(
       varied(
         object(

@@ -88,7 +88,7 @@ export const each: Schema<readonly string[]> = {
   maxItems: 8,
   uniqueItems: true,
 };
-export const when = object({ variant: words, method: words, finding: words });
+export const when = object({ variant: words, method: words, finding: words, scope: words });
 export const from = {
   ...either(choice('table', 'shop', 'hearsay', 'computed', 'guess'), object({ maker: words, page: words }, ['maker'])),
   description: 'whose figure it is',

@@ -64,6 +64,13 @@ function tooEarly(
           says: `This hangs on "${sheet.methods[c.subject]?.ask}", which is asked only after it`,
         },
       ];
+    if (c.on === 'method' && !asked.has(c.subject))
+      return [
+        {
+          code: 'hangs-on-what-is-not-asked',
+          says: `This hangs on "${sheet.methods[c.subject]?.ask}", which this ladder never asks: nobody could go on`,
+        },
+      ];
     if (c.on === 'finding' && judged.has(c.subject) && !state.judged.has(c.subject))
       return [
         {

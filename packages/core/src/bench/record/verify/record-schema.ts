@@ -84,6 +84,11 @@ export const recordSchema = {
         complaint: text,
         booked: stamped({}),
         promisesMoved: listOf(stamped({ promise: text, says: text }, ['promise', 'says'])),
+        scope: {
+          type: 'object',
+          required: ['title', 'widened'],
+          properties: { title: text, widened: listOf(stamped({ to: text, says: text }, ['to', 'says'])) },
+        },
         cameFrom: {
           type: 'object',
           required: ['job', 'number', 'head', 'days'],
