@@ -1,7 +1,9 @@
 import type { MeView } from '@jubb/contract';
 import { opTitle, sideWords, together, withLead, type NextMove } from '@jubb/core/bench';
+import { useState } from 'react';
 import { AheadBar } from './ahead-bar.tsx';
 import { Caution } from './caution.tsx';
+import { InTheWay, saidSafe } from './in-the-way.tsx';
 import { LeadLines } from './lead-lines.tsx';
 import { MovePanel } from './move-panel.tsx';
 import type { Bench } from './use-bench.ts';
@@ -18,11 +20,16 @@ export function TheMove({
   readonly me: MeView;
 }): React.JSX.Element {
   const { sheet, state } = bench;
+  const [safe, setSafe] = useState({ op: '', words: '' });
   const { step } = move;
   const caution = step.ops.find((o) => o.kind === 'caution');
   const go = together(sheet, state, step, move.op);
   // What leads up to a move is done with its press.
-  const withLeads: Bench = { ...bench, give: (command) => bench.giveAll(withLead(go, command)) };
+  const reason = safe.op === go.op.id ? safe.words : '';
+  const withLeads: Bench = {
+    ...bench,
+    give: (command) => bench.giveAll(withLead(go, saidSafe(command, go.op.id, reason))),
+  };
   return (
     <>
       <WhichBar bench={bench} />
@@ -43,6 +50,7 @@ export function TheMove({
         )}
       </div>
       {caution && caution.id !== move.op.id && <Caution say={caution.say} />}
+      <InTheWay bench={bench} op={go.op} reason={reason} setReason={(words) => setSafe({ op: go.op.id, words })} />
       <MovePanel key={go.op.id} bench={withLeads} step={step} op={go.op} me={me} />
     </>
   );

@@ -10,6 +10,7 @@ export type { Correctable, Righted } from './corrections/events.ts';
 export { saidAt, saidBy } from './corrections/words.ts';
 export { type Said } from './corrections/said.ts';
 export { asItStands } from './corrections/as-it-stands.ts';
+export { dangersOf, inTheWayOf, unitNow } from './ladder/unit-now.ts';
 export { blockers, type Blocker, type BlockerCode } from './ladder/blockers.ts';
 export { canonicalJson, chain, chainHash, checkChain, firstHash, sha256Hex, type ChainCheck } from './log/chain.ts';
 export type { Command, CommandEnvelope, CommandType, DecideContext, DrawerStock } from './command/commands.ts';

@@ -31,6 +31,7 @@ export type RefusalCode =
   | 'still-waiting'
   | 'place-taken'
   | 'other-job'
+  | 'in-the-way'
   | 'blocked';
 
 /** What is in the way and what would clear it, in words. */

@@ -9,7 +9,7 @@ export type DoingCommand =
     readonly answer?: 'yes' | 'no';
     /** Of parts taken off: how many there are, where it is not what the sheet says. `later`: counted from the tray. */
     readonly counts?: Readonly<Record<string, number | 'later'>>;
-    /** Why the count differs, or why a wait is cut short. */
+    /** Why the count differs, why a wait is cut short, or why it is safe with what is in its way. */
     readonly reason?: string;
     /** Of rework: `check` and `clear`; of a part that goes home: `check`. */
     readonly ticks?: readonly string[];

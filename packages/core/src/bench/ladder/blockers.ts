@@ -1,10 +1,11 @@
 import { opTitle } from './wording.ts';
-import { holdWords, partTitle } from './words.ts';
+import { inTheWayOf, unitNow } from './unit-now.ts';
+import { holdWords, lowerFirst, partTitle } from './words.ts';
 import { aidsIn, betweenNow, ladderOf, leadsOff, standingNow, stepDone } from './moves.ts';
 import { jobSheet } from './job-sheet.ts';
 import { openBad } from '../bad/bad-things.ts';
 import { tighteningState, type TighteningState } from '../tightening/index.ts';
-import type { Joint, Ladder, OpKind, OpOf, Sheet } from '../../sheet/index.ts';
+import type { Joint, Ladder, Op, OpKind, OpOf, Sheet } from '../../sheet/index.ts';
 import type { BenchState } from '../log/state.ts';
 
 export type BlockerCode =
@@ -22,6 +23,7 @@ export type BlockerCode =
   | 'standing-caution'
   | 'on-hold'
   | 'step-open'
+  | 'not-whole'
   | 'variant-open'
   | 'test-open'
   | 'not-renewed'
@@ -71,6 +73,7 @@ const questions: readonly Question[] = [
   partsStillOff,
   marksNotAligned,
   stepsOpen,
+  unitNotWhole,
   badOpen,
   fastenersUsedUp,
   deferralsNotWorded,
@@ -213,12 +216,44 @@ function stepsOpen({ sheet, state, ladder, found }: Asked): Blocker[] {
     return [
       {
         code: (left && OPEN[left.kind]) ?? 'step-open',
-        says: left ? `${step.title}: ${opTitle(sheet, left)}, not done` : `${step.title}: a finding is due`,
+        says: left
+          ? `${step.title}: ${opTitle(sheet, left)}, not done${inTheWayWords(sheet, state, left)}`
+          : `${step.title}: a finding is due`,
         clears: 'Do it',
         op: left?.id,
       },
     ];
   });
+}
+
+/** What is in the way of an operation whose turn has come. */
+function inTheWayWords(sheet: Sheet, state: BenchState, op: Op): string {
+  const [first] = inTheWayOf(sheet, state, op);
+  return first === undefined ? '' : `. ${first.says}`;
+}
+
+/** What was drained and not filled again, and locks that are still on: by the unit as it stands, not by steps. */
+function unitNotWhole({ sheet, state, ladder, opFor }: Asked): Blocker[] {
+  if (sheet.form !== 2) return [];
+  const unit = unitNow(sheet, state);
+  const fills = ladder.build.flatMap((s) => s.ops.filter((o) => o.kind === 'fill'));
+  const empty = Object.values(sheet.spaces).filter(
+    (s) =>
+      s.holds !== undefined &&
+      !unit.full.has(s.id) &&
+      fills.some((o) => o.kind === 'fill' && o.what === s.holds && state.done[o.id] !== undefined),
+  );
+  return [
+    ...empty.map((s): Blocker => ({
+      code: 'not-whole',
+      says: `The ${lowerFirst(s.title)} is empty`,
+      clears: 'Fill it',
+      op: opFor('fill', (o) => o.what === s.holds),
+    })),
+    ...(unit.lockedOff && !ladder.all.some((s) => s.ops.some((o) => o.kind === 'let-run' && !state.done[o.id]))
+      ? [{ code: 'not-whole' as const, says: 'The machine is still locked off', clears: 'Take the locks off' }]
+      : []),
+  ];
 }
 
 function badOpen({ sheet, state, found }: Asked): Blocker[] {

@@ -1,3 +1,4 @@
+import { dangersOf } from '../ladder/unit-now.ts';
 import type { Deciders } from '../registry/shapes.ts';
 import type { WaitCommand } from './commands.ts';
 import { ladderOf } from '../ladder/moves.ts';
@@ -29,6 +30,8 @@ export function decideStartTimer(
   if (command.op !== undefined) {
     const reached = reach(sheet, state, command.op, ['cure', 'soak', 'rest', 'heat']);
     if ('refused' in reached) return reached.refused;
+    const [danger] = dangersOf(sheet, state, reached.op);
+    if (danger) return refuse('in-the-way', `${title}: ${danger.says}`, 'See to that first');
     if (timerOf(state, command.op) && !timerOf(state, command.op)!.ended)
       return refuse('already-done', 'It is running already', 'Wait, or cut it short and say why');
   }
