@@ -7,20 +7,26 @@ export interface Band {
   readonly low: Quantity;
   readonly high: Quantity;
   readonly nominal?: Quantity;
+  /** A limit on one side: nothing is judged by the other end, which is only where a drawing ends. */
+  readonly only?: 'at most' | 'at least';
 }
 
-const ACCEPTED = 'a band such as "24 ± 2 N·m" or "20 to 30 N·m"';
+const ACCEPTED = 'a band such as "24 ± 2 N·m", "20 to 30 N·m", "at most 0.05 mm" or "at least 12 bar"';
+const ONE_SIDED = /^\s*(at most|at least)\s+(.*)$/;
 
 /** True when the text is written as a band rather than as one value. */
 export function looksLikeBand(text: string): boolean {
-  return /±|\+\/-|\bto\b|\d\s*(\.\.|…)\s*[\d.]/.test(text);
+  return ONE_SIDED.test(text) || /±|\+\/-|\bto\b|\d\s*(\.\.|…)\s*[\d.]/.test(text);
 }
 
 /**
- * Reads "24 ± 2 N·m", "0.03 mm to 0.08 mm", "20 to 30 N·m" (the first end takes the unit of the second).
+ * Reads "24 ± 2 N·m", "0.03 mm to 0.08 mm", "20 to 30 N·m" (the first end takes the unit of the second), and limits on one
+ * side: "at most 0.05 mm", "at least 12 bar".
  * @throws QuantityError `not-a-band`, `band-upside-down`, or whatever reading an end throws
  */
 export function parseBand(input: string, dimension?: Dimension): Band {
+  const oneSided = ONE_SIDED.exec(input);
+  if (oneSided) return oneSidedBand(oneSided[1] as 'at most' | 'at least', parseQuantity(oneSided[2]!, dimension));
   const plusMinus = /^(.*?)(?:±|\+\/-)(.*)$/.exec(input);
   if (plusMinus) {
     const spread = parseQuantity(plusMinus[2]!, dimension);
@@ -46,6 +52,20 @@ export function parseBand(input: string, dimension?: Dimension): Band {
   }
   return { low, high };
 }
+
+/** The other end of a limit on one side: nothing below "at most", and as much again above "at least". */
+function oneSidedBand(only: 'at most' | 'at least', limit: Quantity): Band {
+  const { value, unit } = limit;
+  return only === 'at most'
+    ? { low: { value: Math.min(0, 2 * value), unit }, high: limit, only }
+    : { low: limit, high: { value: value + (Math.abs(value) || 1), unit }, only };
+}
+
+/** What a value is judged by: both ends, or the one that is a limit. */
+export const limitsOf = ({ low, high, only }: Band): { readonly lower?: Quantity; readonly upper?: Quantity } => ({
+  ...(only === 'at most' ? {} : { lower: low }),
+  ...(only === 'at least' ? {} : { upper: high }),
+});
 
 function spreadIn(spread: Quantity, nominal: Quantity): number {
   const dimension = dimensionsOfUnit(nominal.unit)[0]!;

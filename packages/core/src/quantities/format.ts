@@ -62,8 +62,9 @@ export function formatReading(q: Quantity): string {
   return formatQuantity(q, !ends && q.unit === 'mm' && Math.abs(q.value) >= 1 ? READ_DECIMALS : undefined);
 }
 
-/** "24 ± 2 N·m" when it was given so, else "0.03 to 0.08 mm". */
+/** "24 ± 2 N·m" when it was given so, "at most 0.05 mm" on one side, else "0.03 to 0.08 mm". */
 export function formatBand(band: Band, given?: number): string {
+  if (band.only) return `${band.only} ${formatQuantity(band.only === 'at most' ? band.high : band.low, given)}`;
   const high = convertLike(band.high, band.low);
   const decimals = given ?? decimalsOfBand(band.low.value, high.value);
   if (band.nominal) {

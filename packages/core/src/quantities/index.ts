@@ -14,7 +14,7 @@ export {
   type Quantity,
   type QuantityInput,
 } from './quantity.ts';
-export { bandInCanonical, looksLikeBand, parseBand, type Band } from './band.ts';
+export { bandInCanonical, limitsOf, looksLikeBand, parseBand, type Band } from './band.ts';
 export {
   decimalsFor,
   decimalsOfAll,

@@ -4,6 +4,7 @@ import {
   convert,
   dimensionNames,
   formatBand,
+  limitsOf,
   formatQuantity,
   inCanonical,
   parseBand,
@@ -131,7 +132,21 @@ describe('bands', () => {
     expect(parseBand('1 in ± 0.254 mm').high.value).toBeCloseTo(1.01, 12);
     expect(parseBand('100 °C ± 9 °F', 'temperature').high.value).toBeCloseTo(105, 9);
   });
+  test('a limit on one side is judged by that side only', () => {
+    const most = parseBand('at most 0.05 mm', 'length');
+    expect([most.low.value, most.high.value, formatBand(most)]).toEqual([0, 0.05, 'at most 0.05\u202fmm']);
+    expect(limitsOf(most)).toEqual({ upper: { value: 0.05, unit: 'mm' } });
+    const least = parseBand('at least 12 bar', 'pressure');
+    expect([limitsOf(least), formatBand(least)]).toEqual([
+      { lower: { value: 12, unit: 'bar' } },
+      'at least 12\u202fbar',
+    ]);
+    expect(least.high.value).toBeGreaterThan(12);
+    expect(Object.keys(limitsOf(parseBand('1 to 2 bar')))).toEqual(['lower', 'upper']);
+    expect(parseBand('at most -5 °C', 'temperature').low.value).toBeLessThan(-5);
+  });
   test('refusals', () => {
+    expect(code(() => parseBand('at most 3 N', 'length'))).toBe('wrong-dimension');
     expect(code(() => parseBand('30 to 20 N·m'))).toBe('band-upside-down');
     expect(code(() => parseBand('24 N·m'))).toBe('not-a-band');
     expect(code(() => parseBand('24 ± 2 mm', 'torque'))).toBe('wrong-dimension');

@@ -160,6 +160,8 @@ export interface Joint {
   readonly keepClear?: string;
   /** A self-locking nut: what it takes to turn before it seats comes on top of every figure. */
   readonly running?: boolean;
+  /** A castellated nut: after its figure on to the next slot, forward only, by so much at most. */
+  readonly slot?: { readonly most: Quantity };
   /** Length that stretches: with it the clamp force of a turn is known. */
   readonly grip?: Quantity;
   /** The far side is held, with this. */

@@ -1,6 +1,6 @@
 import type { Deciders } from '../registry/shapes.ts';
 import type { MeasureCommand } from './commands.ts';
-import { formatQuantity, type Quantity } from '../../quantities/index.ts';
+import { formatQuantity, limitsOf, type Quantity } from '../../quantities/index.ts';
 import { windingResistance } from '../../reckoners/index.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
@@ -72,13 +72,8 @@ export function decideTakeReading(state: BenchState, sheet: Sheet, command: Take
       const test = sheet.tests[op.test]!;
       const wrong = wrongDimension(command.value, test.dimension);
       if (wrong) return wrong;
-      const result = judged(
-        [command.value],
-        command.instrument?.uncertainty,
-        test.dimension,
-        test.accept.low,
-        test.accept.high,
-      );
+      const { lower, upper } = limitsOf(test.accept);
+      const result = judged([command.value], command.instrument?.uncertainty, test.dimension, lower, upper);
       return accept(taken({ subject: 'test', id: test.id, moment: op.moment, where: null, result }));
     }
     case 'heat':

@@ -1,10 +1,18 @@
-import { formatQuantity, inCanonical, type Band, type Dimension, type Quantity } from '../../quantities/index.ts';
+import {
+  formatQuantity,
+  inCanonical,
+  limitsOf,
+  type Band,
+  type Dimension,
+  type Quantity,
+} from '../../quantities/index.ts';
 
 /** As found against now, in words a customer reads: by how much, and which way of its band. */
 export function changeWords(dimension: Dimension, accept: Band, asFound: Quantity, now: Quantity): string {
   const own = (q: Quantity): number => inCanonical(q, dimension);
   const [a, b, low, high] = [own(asFound), own(now), own(accept.low), own(accept.high)];
-  const inBand = (x: number): boolean => x >= low && x <= high;
+  const { lower, upper } = limitsOf(accept);
+  const inBand = (x: number): boolean => (!lower || x >= low) && (!upper || x <= high);
   const from = `${formatQuantity(asFound)} as found, ${formatQuantity(now)} now`;
   if (Math.abs(b - a) <= 0.02 * Math.max(Math.abs(a), high - low))
     return `${from}: as it was${inBand(b) ? ', and good' : ''}`;

@@ -1,4 +1,4 @@
-import { canonical, dimensionsOfUnit, inCanonical, type Quantity } from '../../quantities/index.ts';
+import { canonical, dimensionsOfUnit, inCanonical, limitsOf, type Quantity } from '../../quantities/index.ts';
 import { gravest } from '../../reckoners/index.ts';
 import type { Test } from '../../sheet/index.ts';
 import { judged } from '../measuring/judged.ts';
@@ -13,10 +13,11 @@ export function resultOfRun(test: Test, outcome: RunOutcome, stand: Quantity | u
   const { value, uncertainty, working, checks } = outcome;
   const own = (q: Quantity): number => inCanonical(q, test.dimension);
   // From nothing on is no limit: a fall, a sink or an unbalance cannot be less, whatever the stand's uncertainty.
-  const lower = own(test.accept.low) === 0 ? undefined : test.accept.low;
+  const limits = limitsOf(test.accept);
+  const lower = own(test.accept.low) === 0 ? undefined : limits.lower;
   // An alternator stand states its amperes: they say nothing of a voltage.
   const ofStand = stand && dimensionsOfUnit(stand.unit).includes(test.dimension) ? own(stand) : 0;
   const gauge = canonical(Math.hypot(own(uncertainty), ofStand), test.dimension);
-  const result = judged([value], gauge, test.dimension, lower, test.accept.high, working);
+  const result = judged([value], gauge, test.dimension, lower, limits.upper, working);
   return { ...result, verdict: gravest([result.verdict, ...checks.map((c) => c.verdict)]) };
 }

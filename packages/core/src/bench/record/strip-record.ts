@@ -1,3 +1,4 @@
+import { formatBand } from '../../quantities/index.ts';
 import type { FigureSource, Sheet } from '../../sheet/index.ts';
 import type { BenchState, Stamp } from '../log/state.ts';
 
@@ -132,7 +133,7 @@ function weakFigures(sheet: Sheet, state: BenchState): StripRecord['weakFigures'
     if (s.from && WEAK.has(s.from.kind))
       out.push({
         what: s.title,
-        figure: `${s.band.low.value} to ${s.band.high.value} ${s.band.low.unit}`,
+        figure: s.band.only ? formatBand(s.band) : `${s.band.low.value} to ${s.band.high.value} ${s.band.low.unit}`,
         whose: s.from.kind,
       });
   return out;

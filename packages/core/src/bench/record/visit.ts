@@ -1,4 +1,4 @@
-import { formatQuantity, inCanonical, type Quantity } from '../../quantities/index.ts';
+import { formatQuantity, inCanonical, type Band, type Quantity } from '../../quantities/index.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import { END_TITLES } from '../ends/words.ts';
 import { stageOf, type JobStage } from '../ladder/moves.ts';
@@ -46,18 +46,21 @@ export interface VisitFigure {
   readonly high?: Quantity;
 }
 
+/** The ends of a band that are limits: of "at least" the lower; "at most" begins at nothing. */
+const ends = (band: Band): { readonly low: Quantity; readonly high?: Quantity } =>
+  band.only === 'at least' ? { low: band.low } : { low: band.low, high: band.high };
+
 /** Tests and settings as found and now, and the worst reading of each measure: what is drawn over the visits. */
 export function visitFigures(sheet: Sheet, state: BenchState): VisitFigure[] {
   const out: VisitFigure[] = [];
   for (const t of Object.values(sheet.tests))
     for (const moment of ['as-found', 'now'] as const) {
       const read = state.readings.findLast((r) => r.subject === 'test' && r.id === t.id && r.moment === moment);
-      if (read)
-        out.push({ id: t.id, title: t.title, moment, value: read.value, low: t.accept.low, high: t.accept.high });
+      if (read) out.push({ id: t.id, title: t.title, moment, value: read.value, ...ends(t.accept) });
     }
   for (const s of Object.values(sheet.settings)) {
     const found = state.readings.find((r) => r.subject === 'setting' && r.id === s.id && r.moment === 'as-found');
-    const limits = { low: s.band.low, high: s.band.high };
+    const limits = ends(s.band);
     if (found) out.push({ id: s.id, title: s.title, moment: 'as-found', value: found.value, ...limits });
     const set = state.settings[s.id]?.confirmed;
     if (set) out.push({ id: s.id, title: s.title, moment: 'now', value: set.value, ...limits });

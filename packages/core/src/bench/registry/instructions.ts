@@ -2,6 +2,7 @@ import { doingInstructions } from '../doing/instructions.ts';
 import { fittingInstructions } from '../fitting/instructions.ts';
 import { marksInstructions } from '../marks/instructions.ts';
 import { stripInstructions } from '../strip/instructions.ts';
+import { tighteningInstructions } from '../tightening/instructions.ts';
 import type { OpKind } from '../../sheet/index.ts';
 import { merged } from '../../records.ts';
 import type { Instructions } from './shapes.ts';
@@ -12,4 +13,5 @@ export const instructions: Partial<Instructions<OpKind>> = merged({
   fitting: fittingInstructions,
   marks: marksInstructions,
   strip: stripInstructions,
+  tightening: tighteningInstructions,
 });

@@ -1,4 +1,4 @@
-import { canonical, inCanonical, type Quantity } from '../../quantities/index.ts';
+import { canonical, inCanonical, limitsOf, type Quantity } from '../../quantities/index.ts';
 import { pinionDepth, shimForSetting, shimStack, type WorkingLine } from '../../reckoners/index.ts';
 import { CHECKING, depthsOf, ETCHED, GAP, type School, type Setting } from '../../sheet/index.ts';
 import type { DrawerStock } from '../command/commands.ts';
@@ -185,7 +185,12 @@ function guardedRoom(setting: Setting, state: BenchState): Quantity {
   const { band, target } = settingBand(setting, state);
   const result = soFar?.rounds.at(-1)?.result;
   const guard = result ? own(result.uncertainty) : 0;
-  const room = Math.max(own(band.high) - guard - own(target), own(target) - guard - own(band.low), 0);
+  const { lower, upper } = limitsOf(band);
+  const sides = [
+    ...(upper ? [own(upper) - guard - own(target)] : []),
+    ...(lower ? [own(target) - guard - own(lower)] : []),
+  ];
+  const room = Math.max(...sides, 0);
   return canonical(room / Math.abs(slopeOf(setting, soFar).slope), 'length');
 }
 

@@ -1,5 +1,5 @@
 import { ReckonError } from '../../reckoners/index.ts';
-import { whyNotOf } from '../../quantities/index.ts';
+import { limitsOf, whyNotOf } from '../../quantities/index.ts';
 import { depthsOf, type OpOf, type Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
@@ -47,7 +47,7 @@ export function decideSettingReading(
     return refuse('not-complete', 'The pack is not in yet', 'Measure the depths and fit the pack that they ask for');
   const rounds = state.settings[id]?.rounds ?? [];
   const earlier = op.kind === 'set' ? (rounds.at(-1)?.readings ?? []) : [];
-  const { band } = settingBand(setting, state);
+  const limits = limitsOf(settingBand(setting, state).band);
   let result = null;
   try {
     const values = [...earlier.map((r) => r.value), command.value].map(
@@ -55,7 +55,7 @@ export function decideSettingReading(
     );
     const { uncertainty, working } = settingValue(setting, command.value, command.instrument?.uncertainty);
     if (op.kind === 'read' || values.length >= setting.repeats)
-      result = judged(values, uncertainty, setting.dimension, band.low, band.high, working);
+      result = judged(values, uncertainty, setting.dimension, limits.lower, limits.upper, working);
   } catch (e) {
     if (e instanceof ReckonError) return refuse('wrong-value', e.message, 'Read it again');
     throw e;

@@ -52,7 +52,11 @@ export function settingBand(
 ): { readonly band: Band; readonly target: Quantity; readonly used: boolean } {
   const used = (setting.bearings ?? []).some((p) => !renewing.has(state.findings[p] ?? 'reuse'));
   const change = (of: (q: Quantity) => Quantity): { readonly band: Band; readonly target: Quantity } => ({
-    band: { low: of(setting.band.low), high: of(setting.band.high) },
+    band: {
+      low: of(setting.band.low),
+      high: of(setting.band.high),
+      ...(setting.band.only === undefined ? {} : { only: setting.band.only }),
+    },
     target: of(setting.target),
   });
   if (schoolOf(setting, state)?.kind === 'pinion') {

@@ -31,6 +31,9 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
     threadlocker: raw.threadlocker,
     ...(raw['keep-clear'] === undefined ? {} : { keepClear: raw['keep-clear'] }),
     ...(raw.running ? { running: true } : {}),
+    ...(raw.slot === undefined
+      ? {}
+      : { slot: { most: reader.quantity([...at, 'slot', 'forward'], raw.slot.forward, 'angle') } }),
     ...(raw.grip === undefined ? {} : { grip: reader.quantity([...at, 'grip'], raw.grip, 'length') }),
     hold: raw.hold,
     ...(raw.clamps === undefined

@@ -145,6 +145,7 @@ export const joint = object(
     threadlocker: words,
     'keep-clear': words,
     running: flag,
+    slot: object({ forward: figure }, ['forward']),
     grip: figure,
     hand: choice('left', 'right'),
     from,

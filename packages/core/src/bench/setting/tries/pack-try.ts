@@ -1,4 +1,4 @@
-import { canonical, formatQuantity, inCanonical, type Quantity } from '../../../quantities/index.ts';
+import { canonical, formatQuantity, inCanonical, limitsOf, type Quantity } from '../../../quantities/index.ts';
 import { ReckonError } from '../../../reckoners/index.ts';
 import type { Setting } from '../../../sheet/index.ts';
 import type { DrawerStock } from '../../command/commands.ts';
@@ -19,6 +19,7 @@ function surest(
   const { stacks } = advice.fromDrawer.results;
   const own = ownOf(setting);
   const { band, target } = settingBand(setting, state);
+  const { lower, upper } = limitsOf(band);
   const guard = own(state.settings[setting.id]?.rounds.at(-1)?.result?.uncertainty ?? canonical(0, setting.dimension));
   const gives = (total: Quantity): number | undefined => {
     const predicted = predict(setting, state, inCanonical(total, 'length'));
@@ -26,7 +27,11 @@ function surest(
   };
   const sure = stacks.find((s) => {
     const value = gives(s.total);
-    return value !== undefined && value - guard >= own(band.low) && value + guard <= own(band.high);
+    return (
+      value !== undefined &&
+      (lower === undefined || value - guard >= own(lower)) &&
+      (upper === undefined || value + guard <= own(upper))
+    );
   });
   if (sure) return sure;
   // None is sure: the nearest of those that the sheet itself allows.
