@@ -146,15 +146,20 @@ describe('how long a unit runs', () => {
     await shop.app
       .get(DataSource)
       .query(
-        `UPDATE job SET visit = jsonb_set(visit, '{visit,lookAgain}', '["Fill it after fifty hours"]') WHERE id = $1`,
-        [over.id],
+        `UPDATE job SET visit = jsonb_set(jsonb_set(visit, '{visit,lookAgain}', '["Fill it after fifty hours"]'), '{visit,followUps}', $2) WHERE id = $1`,
+        [
+          over.id,
+          JSON.stringify([
+            { do: 'Fill it after fifty hours, by quantity', after: { running: { value: 50, unit: 'h' } } },
+          ]),
+        ],
       );
     expect(await days()).toEqual([]);
     const runs = await shop.post(`/api/units/${over.unitId}/runs`, { hoursPerWeek: 25 });
     expect([runs.status, (runs.body as UnitView).hoursPerWeek]).toEqual([200, 25]);
     const left = (runs.body as UnitView).visits.find((v) => v.jobId === over.id)!.left!;
     const due = new Date(Date.parse(left) + 14 * 86_400_000).toISOString().slice(0, 10);
-    expect(await days()).toEqual([due]);
+    expect(await days()).toEqual([due, due]);
     expect((await shop.post(`/api/units/${over.unitId}/runs`, {})).body).toMatchObject({ hoursPerWeek: null });
     expect(await days()).toEqual([]);
   });

@@ -1,4 +1,5 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
+import { followUpDay, followUpWords } from '@jubb/core/sheet';
 import { lookAgainDay, timersRunning } from '@jubb/core/bench';
 import ical, { ICalEventStatus } from 'ical-generator';
 import { randomBytes } from 'node:crypto';
@@ -82,8 +83,17 @@ export class CalendarService {
         })),
         ...visit.lookAgain.map((words, i) => ({ id: `sheet-${i}`, title: words, when: words, says: words })),
       ];
-      for (const { id, title, when, says } of again) {
-        const day = lookAgainDay(when, left, job.unit.hoursPerWeek ?? undefined);
+      const runs = job.unit.hoursPerWeek ?? undefined;
+      const due = [
+        ...again.map((a) => ({ ...a, day: lookAgainDay(a.when, left, runs) })),
+        ...visit.followUps.map((f, i) => ({
+          id: `follow-up-${i}`,
+          title: f.do,
+          says: followUpWords(f),
+          day: followUpDay(f, left, runs),
+        })),
+      ];
+      for (const { id, title, says, day } of due) {
         if (day)
           calendar.createEvent({
             id: `deferral-${job.id}-${id}@jubb`,

@@ -9,7 +9,7 @@ import { likeText } from '../database/like.ts';
 import { JobLog } from '../jobs/job-log.ts';
 
 /** Raised when {@link visitOf} says something else: what was kept in the older form is made again from the log. */
-const VISIT_FORM = 2;
+const VISIT_FORM = 3;
 interface KeptVisit {
   readonly form: number;
   /** Head of the log that it was made from. */

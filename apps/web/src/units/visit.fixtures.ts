@@ -15,6 +15,7 @@ export const visit = (number: number, more: Partial<PastVisit> = {}): PastVisit 
   judged: [],
   left: null,
   lookAgain: [],
+  followUps: [],
   cameFrom: null,
   figures: [],
   ...more,

@@ -91,6 +91,7 @@ export const dimensions = {
     { symbol: 'mm', factor: 1 },
     { symbol: 'cm', factor: 10 },
     { symbol: 'm', factor: 1000 },
+    { symbol: 'km', factor: 1e6 },
     { symbol: 'µm', factor: 0.001, aliases: ['μm', 'um', 'micron', 'microns'] },
     { symbol: 'in', factor: IN, aliases: ['inch', 'inches', '"', '″'] },
     { symbol: 'ft', factor: 12 * IN, aliases: ["'", '′', 'foot', 'feet'] },
@@ -233,6 +234,7 @@ export const dimensions = {
     { symbol: 'min', factor: 60, aliases: ['minutes', 'minute', 'mins'] },
     { symbol: 'h', factor: 3600, aliases: ['hr', 'hour', 'hours'] },
     { symbol: 'd', factor: 86400, aliases: ['day', 'days'] },
+    { symbol: 'wk', factor: 604800, aliases: ['week', 'weeks'] },
     { symbol: 'ms', factor: 0.001 },
   ],
   unbalance: [

@@ -10,6 +10,7 @@ export { stackAsSheet } from './stacks.ts';
 export { currentSheet } from './upcast.ts';
 export { ofVariant, partsOfVariant, variedMaps } from './variants.ts';
 export { assumedWindow } from './window.ts';
+export { followUpDay, followUpWords, type FollowUp } from './follow-up.ts';
 export * from './fits.ts';
 export * from './ops.ts';
 export * from './setting.ts';

@@ -1,4 +1,5 @@
 import type { Band, Dimension, Quantity } from '../quantities/index.ts';
+import type { FollowUp } from './follow-up.ts';
 import type { Fit, Gland, Lip } from './fits.ts';
 import type { Op, Where } from './ops.ts';
 import type { Setting } from './setting.ts';
@@ -460,6 +461,8 @@ export interface Sheet {
   readonly handOver?: {
     readonly runIn: readonly string[];
     readonly lookAgain: readonly string[];
+    /** Since it is said in quantities: none in a sheet of before. */
+    readonly followUps?: readonly FollowUp[];
     readonly secondPerson: boolean;
   };
   /** In the order of the sheet: strip order. */

@@ -1,4 +1,4 @@
-import type { Sheet } from '../../sheet/index.ts';
+import { followUpWords, type Sheet } from '../../sheet/index.ts';
 import type { WorkingLine } from '../../reckoners/index.ts';
 import type { Quantity } from '../../quantities/index.ts';
 import { changeWords } from '../proving/change.ts';
@@ -68,6 +68,6 @@ export function proveRecord(sheet: Sheet, state: BenchState): ProveRecord {
     })),
     ...(state.checked ? { checked: stampOf(state.checked) } : {}),
     runIn: sheet.handOver?.runIn ?? [],
-    lookAgain: sheet.handOver?.lookAgain ?? [],
+    lookAgain: [...(sheet.handOver?.lookAgain ?? []), ...(sheet.handOver?.followUps ?? []).map(followUpWords)],
   };
 }

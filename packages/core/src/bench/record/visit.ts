@@ -1,5 +1,5 @@
 import { formatQuantity, inCanonical, type Band, type Quantity } from '../../quantities/index.ts';
-import type { Sheet } from '../../sheet/index.ts';
+import type { FollowUp, Sheet } from '../../sheet/index.ts';
 import { END_TITLES } from '../ends/words.ts';
 import { stageOf, type JobStage } from '../ladder/moves.ts';
 import { lowerFirst } from '../ladder/words.ts';
@@ -33,6 +33,8 @@ export interface PastVisit {
   readonly left: string | null;
   /** What its sheet says is to be looked at again, once it has left. */
   readonly lookAgain: readonly string[];
+  /** And what is due after so much running, so far or so long. */
+  readonly followUps: readonly FollowUp[];
   /** The visit before it that it came back from. */
   readonly cameFrom: number | null;
 }
@@ -119,6 +121,7 @@ export function visitOf(sheet: Sheet, state: BenchState): PastVisit {
     figures: visitFigures(sheet, state),
     left: state.handedOver?.at ?? null,
     lookAgain: state.handedOver ? (sheet.handOver?.lookAgain ?? []) : [],
+    followUps: state.handedOver ? (sheet.handOver?.followUps ?? []) : [],
     cameFrom: booked.cameFrom?.number ?? null,
   };
 }

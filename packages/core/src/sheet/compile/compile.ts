@@ -10,6 +10,7 @@ import {
 } from '../types.ts';
 import { variedMaps } from '../variants.ts';
 import { mapValues } from '../../records.ts';
+import type { FollowUp } from '../follow-up.ts';
 import { expandEach } from './each.ts';
 import { compileFit, compileLip, compileRing } from './fits.ts';
 import { compileFrom, compileJoint, figureFrom } from './joints.ts';
@@ -125,6 +126,9 @@ export function compileSheet(written: RawSheet): {
           handOver: {
             runIn: raw['hand-over']['run-in'] ?? [],
             lookAgain: raw['hand-over']['look-again'] ?? [],
+            ...(raw['hand-over']['follow-up']
+              ? { followUps: compileFollowUps(reader, raw['hand-over']['follow-up']) }
+              : {}),
             secondPerson: raw['hand-over']['second-person'] ?? false,
           },
         }
@@ -143,6 +147,22 @@ export function compileSheet(written: RawSheet): {
   // What is wrong with an entry is wrong with it in every variant: it is told once.
   const told = new Map(reader.problems.map((p) => [`${p.path} ${p.code} ${p.message}`, p]));
   return { sheet, problems: [...told.values()], opAt: reader.opAt };
+}
+
+type RawFollowUp = NonNullable<NonNullable<RawSheet['hand-over']>['follow-up']>[number];
+/** What is done again: each with one span at least, as quantities. */
+function compileFollowUps(reader: Reader, raw: readonly RawFollowUp[]): readonly FollowUp[] {
+  return raw.map((f, i) => {
+    const at: Path = ['hand-over', 'follow-up', i, 'after'];
+    const span = (key: keyof FollowUp['after'], dimension: 'time' | 'length'): object =>
+      f.after[key] === undefined ? {} : { [key]: reader.quantity([...at, key], f.after[key], dimension) };
+    if (Object.keys(f.after).length === 0)
+      reader.problem(at, 'says-nothing', `"${f.do}" says no span: running, distance or calendar`);
+    return {
+      do: f.do,
+      after: { ...span('running', 'time'), ...span('distance', 'length'), ...span('calendar', 'time') },
+    };
+  });
 }
 
 /** The entries whose figures may differ by variant. */

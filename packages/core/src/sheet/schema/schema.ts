@@ -232,6 +232,9 @@ export const sheet = object(
     'hand-over': object({
       'run-in': listOf(words),
       'look-again': listOf(words),
+      'follow-up': listOf(
+        object({ do: words, after: object({ running: figure, distance: figure, calendar: figure }) }, ['do', 'after']),
+      ),
       'second-person': flag,
     }),
     rungs: some(rung, { minItems: 1 }),
