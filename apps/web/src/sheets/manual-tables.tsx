@@ -1,7 +1,7 @@
 import type { DocumentView } from '@jubb/contract';
 import { convert, formatBand, formatQuantity } from '@jubb/core/quantities';
 import { ReckonError, torqueSanity } from '@jubb/core/reckoners';
-import { partsOfVariant, type Joint, type Sheet } from '@jubb/core/sheet';
+import { faultCure, faultShows, partsOfVariant, type Joint, type Sheet } from '@jubb/core/sheet';
 import { Whose } from '../bench/figure-source.tsx';
 
 interface Props {
@@ -130,6 +130,15 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
           />
         ))}
       </Table>
+      {sheet.faults && (
+        <Table title="Faults, the likeliest first" heads={['What is wrong', 'What it shows', 'What cures it']}>
+          {Object.values(sheet.faults)
+            .sort((a, b) => b.often - a.often)
+            .map((f) => (
+              <Row key={f.id} cells={[f.title, faultShows(sheet, f).join('; '), faultCure(sheet, f).join(', ')]} />
+            ))}
+        </Table>
+      )}
       {Object.values(sheet.methods).length > 0 && (
         <Table title="Methods" heads={['Question', 'Choice', 'When it is right']}>
           {Object.values(sheet.methods).flatMap((m) =>

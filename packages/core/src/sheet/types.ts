@@ -1,4 +1,5 @@
 import type { Band, Dimension, Quantity } from '../quantities/index.ts';
+import type { SheetFault } from './faults.ts';
 import type { FollowUp } from './follow-up.ts';
 import type { Fit, Gland, Lip } from './fits.ts';
 import type { Op, Where } from './ops.ts';
@@ -449,6 +450,8 @@ export interface Sheet {
   readonly looks: Readonly<Record<string, Look>>;
   readonly stacks: Readonly<Record<string, Stack>>;
   readonly causes: Readonly<Record<string, Cause>>;
+  /** None in a sheet that does not say. */
+  readonly faults?: Readonly<Record<string, SheetFault>>;
   readonly sets: readonly PartSet[];
   readonly whileOpen: readonly WhileOpen[];
   readonly exchange?: Exchange;

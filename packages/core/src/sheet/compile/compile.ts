@@ -12,6 +12,7 @@ import { variedMaps } from '../variants.ts';
 import { mapValues } from '../../records.ts';
 import type { FollowUp } from '../follow-up.ts';
 import { expandEach } from './each.ts';
+import { compileFaults } from './faults.ts';
 import { compileFit, compileLip, compileRing } from './fits.ts';
 import { compileFrom, compileJoint, figureFrom } from './joints.ts';
 import type { RawPart, RawQuestion, RawSheet } from './raw.ts';
@@ -111,6 +112,7 @@ export function compileSheet(written: RawSheet): {
       };
     }),
     ...compileJudging(reader, raw),
+    ...(raw.faults ? { faults: compileFaults(reader, raw) } : {}),
     stacks: mapValues(raw.stacks, (s, id) => ({
       id,
       title: s.title,

@@ -8,6 +8,7 @@ import { fitRules } from './fits.ts';
 import { restoreRules } from './restore.ts';
 import { saidRules } from './said.ts';
 import { settingRules } from './settings.ts';
+import { faultRules } from './faults.ts';
 import { workedRules } from './worked.ts';
 import { ofVariant } from '../variants.ts';
 
@@ -40,7 +41,7 @@ export function lintSheet(sheet: Sheet): readonly LintProblem[] {
     for (const rule of rules) rule(one, report);
   // A ladder that waits for itself cannot be worked through: that is said by itself.
   const ordered = ![...problems.values()].some((p) => p.code === 'cycle');
-  if (sheet.form === 2 && ordered) for (const rule of workedRules) rule(sheet, report);
+  if (sheet.form === 2 && ordered) for (const rule of [...workedRules, ...faultRules]) rule(sheet, report);
   return [...problems.values()];
 }
 

@@ -25,6 +25,7 @@ import {
   type Written,
 } from './shapes.ts';
 import { fluidKinds } from '../../reckoners/index.ts';
+import { cureVerbs } from '../faults.ts';
 import { wheres } from '../ops.ts';
 import { measureShapes } from '../types.ts';
 import { standFigures, standKinds, type StandKind } from '../stand.ts';
@@ -122,6 +123,17 @@ export const sheet = object(
           choose: fewOf(object({ title: words, speaks: oneOrMore(ref), then: words }, ['title']), 6),
         },
         ['ask', 'choose'],
+      ),
+    ),
+    faults: map(
+      object(
+        {
+          title: words,
+          often: number({ minimum: 0 }),
+          shows: { ...map(id), minProperties: 1 },
+          cure: { ...map(choice(...cureVerbs)), minProperties: 1 },
+        },
+        ['title', 'shows', 'cure'],
       ),
     ),
     sets: map(object({ title: words, parts: some(id, { minItems: 1, maxItems: 20 }) }, ['parts'])),

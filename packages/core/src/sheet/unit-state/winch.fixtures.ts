@@ -61,6 +61,9 @@ fluids:
   oil: { title: Gear oil, grade: ISO VG 220, amount: 1 l, kind: mineral-oil }
 tests:
   drip: { title: Drips when running, quantity: volume, gauge: by eye, accept: 0 ml to 1 ml, at: machine, running: true, of: [cover, ring], failed-by: [ring] }
+faults:
+  worn-ring: { title: Shaft ring worn, often: 5, shows: { drip: high }, cure: { ring: renew } }
+  slack-float: { title: The nut has moved, often: 1, shows: { float: high, drip: high }, cure: { float: set } }
 rungs:
   - id: machine
     title: Off the machine

@@ -89,6 +89,11 @@ const faults: readonly (readonly [what: string, change: Change, code: string, sa
   ['an operation that needs a lead open', [ops('test: drip', '{ caution: { say: "Oil under pressure cuts the skin", acknowledge: true } }'), ops('{ test: drip, needs: { open: [hose] } }', '{ caution: { say: "Oil under pressure cuts the skin", acknowledge: true } }')], 'not-open', /"Pressure hose" must be open first/],
   ['an operation that needs it running', [ops('off: collar'), ops('{ off: collar, needs: { running: true } }')], 'not-running', /must be running/],
   ['a ring of the wrong rubber', ['material: NBR', 'material: EPDM'], 'ring-against-its-fluid', /of EPDM: mineral oil attacks it/],
+  ['a fault that shows what is good', ['shows: { drip: high }, cure: { ring: renew }', 'shows: { spring-free: high }, cure: { ring: renew }'], 'fault-shows-what-is-good', /"Shaft ring worn" shows "high"/],
+  ['a fault that a part without a number cures', ['cure: { ring: renew }', 'cure: { collar: renew }'], 'cure-without-operation', /a new "collar"/],
+  ['a fault cured by a joint that nobody tightens', ['cure: { float: set }', 'cure: { collar: tighten }'], 'cure-without-operation', /tighten "collar"/],
+  ['two faults that show the same', ['shows: { float: high, drip: high }', 'shows: { drip: high }'], 'faults-alike', /nothing tells them apart/],
+  ['a fault that shows what the sheet does not read', ['shows: { drip: high }, cure: { ring: renew }', 'shows: { noise: high }, cure: { ring: renew }'], 'unknown-name', /noise/],
   ['a part in a room that is not there', ['  nut: { title: Shaft nut, in: chamber }', '  nut: { title: Shaft nut, in: cellar }'], 'unknown-name', /cellar/],
   ['a load that no aid holds', ['loaded-by: compressor', 'loaded-by: hands'], 'unknown-name', /hands/],
 ];
