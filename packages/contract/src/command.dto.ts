@@ -66,6 +66,12 @@ export class CompleteDto extends OpCommandDto {
   @Min(0)
   @Max(1000)
   strokes?: number;
+
+  /** Of a drain or a fill: how much came out, or went in. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => QuantityDto)
+  amount?: QuantityDto;
 }
 
 export class TakeReadingDto extends OpCommandDto {

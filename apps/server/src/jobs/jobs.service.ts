@@ -116,7 +116,7 @@ export class JobsService {
   async exported(id: string): Promise<JobExport> {
     const { job, sheet, state } = await this.log.load(id);
     return {
-      jubb: 'job-record/6',
+      jubb: 'job-record/7',
       job: id,
       // As it was called when it signed, whatever it is called by now.
       workshop: job.signatures.at(-1)?.workshop ?? (await this.signing.workshopName(this.db.manager)),

@@ -1,6 +1,7 @@
 import {
   aidsIn,
   betweenNow,
+  fluidLedger,
   lastReading,
   leadsOff,
   MOST_OF_A_PART,
@@ -9,7 +10,7 @@ import {
   timersRunning,
 } from '@jubb/core/bench';
 import type { WorkingLine } from '@jubb/core/reckoners';
-import { formatReading } from '@jubb/core/quantities';
+import { formatQuantity, formatReading } from '@jubb/core/quantities';
 import { useState } from 'react';
 import { VerdictMark } from '../drawing/verdict-mark.tsx';
 import { clockLeft, useNow } from '../frame/use-now.ts';
@@ -31,6 +32,7 @@ export function TruthColumn({
   const aids = aidsIn(sheet, state);
   const leads = leadsOff(sheet, state);
   const between = betweenNow(sheet, state);
+  const drained = fluidLedger(sheet, state).filter((f) => f.out);
   const marks = Object.entries(state.marks);
   const off = Object.entries(state.off);
   const working = lastWorking(bench);
@@ -68,6 +70,19 @@ export function TruthColumn({
             <div key={l.id} className="row1">
               {l.title}
               <i>{l.where}</i>
+            </div>
+          ))}
+        </div>
+      )}
+      {drained.length > 0 && (
+        <div className="blk aid">
+          <h2>
+            Drained<span>{drained.length}</span>
+          </h2>
+          {drained.map((f) => (
+            <div key={f.fluid} className="row1">
+              {f.title}
+              <i>{formatQuantity(f.amount)}</i>
             </div>
           ))}
         </div>

@@ -156,6 +156,33 @@ export function Renewed({ r }: Of): React.JSX.Element {
   );
 }
 
+/** Fluids and compounds: what went out and in, by whom. */
+export function Fluids({ r }: Of): React.JSX.Element | null {
+  if (!r.fluids) return null;
+  return (
+    <>
+      <h2>Fluids and compounds</h2>
+      <table>
+        <tbody>
+          {r.fluids.map((f) => (
+            <tr key={f.fluid}>
+              <td>
+                {f.title}, {f.grade}
+              </td>
+              <td>{f.says}</td>
+              <td>
+                {[...new Set(f.entries.map((e) => `${format(new Date(e.at), 'd MMM, HH:mm')} ${e.by.initials}`))].join(
+                  '; ',
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
 /** Each setting: its tries, and how its figure came about. */
 export function Settings({ r }: Of): React.JSX.Element {
   return (

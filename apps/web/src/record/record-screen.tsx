@@ -5,7 +5,17 @@ import { queries } from '../api/queries.ts';
 import { Caution } from '../bench/caution.tsx';
 import { currentSheet } from '@jubb/core/sheet';
 import { DeskSection } from './desk-section.tsx';
-import { Aids, AsFoundAndNow, MeasuredAndFound, RecordHead, Renewed, Settings, Signed, Tightened } from './in-full.tsx';
+import {
+  Aids,
+  AsFoundAndNow,
+  Fluids,
+  MeasuredAndFound,
+  RecordHead,
+  Renewed,
+  Settings,
+  Signed,
+  Tightened,
+} from './in-full.tsx';
 import { PlainPage } from './plain-page.tsx';
 import { ProvingSection } from './proving-section.tsx';
 import { StripSection } from './strip-section.tsx';
@@ -82,6 +92,7 @@ export default function RecordScreen(): React.JSX.Element {
           <AsFoundAndNow r={r} />
           <MeasuredAndFound r={r} />
           <Renewed r={r} />
+          <Fluids r={r} />
           <Settings r={r} />
           <Tightened r={r} />
           {r.truth && <TruthSection truth={r.truth} />}

@@ -3,6 +3,7 @@ export { newAt, sourceOf, unsourced, SOURCE_WORDS } from './sources/source-of.ts
 export { endKinds, type EndKind } from './ends/events.ts';
 export { END_STATEMENTS, END_TITLES } from './ends/words.ts';
 export { scopeAt } from './booking/scope-at.ts';
+export { fluidLedger, type LedgerEntry, type LedgerLine } from './doing/ledger.ts';
 export { badThings, openBad, type BadThing } from './bad/bad-things.ts';
 export { badLine } from './bad/words.ts';
 export type { TruthRecord } from './record/truth-record.ts';

@@ -1,3 +1,5 @@
+import type { Quantity } from '../../quantities/index.ts';
+
 /** What completes an operation. */
 export type DoingCommand =
   /** Completes an operation that is done, looked at or acknowledged. */
@@ -15,4 +17,6 @@ export type DoingCommand =
     readonly ticks?: readonly string[];
     /** Of a bleed: clean strokes in a row. */
     readonly strokes?: number;
+    /** Of a drain or a fill: how much came out, or went in, where it was measured. */
+    readonly amount?: Quantity;
   };

@@ -1,10 +1,41 @@
 import type { DoingOp } from './ops.ts';
 import { accept, refuse } from '../command/refusal.ts';
+import { dimensionsOfUnit, formatQuantity, inCanonical } from '../../quantities/index.ts';
+import { lowerFirst } from '../ladder/words.ts';
+import { wrongDimension } from '../measuring/judged.ts';
 import { noteOf } from '../command/note-of.ts';
 import type { Completions, Completion } from '../registry/shapes.ts';
 
-const justDone: Completion<Exclude<DoingOp, 'caution' | 'rework' | 'bleed'>> = (_state, _sheet, op, command) =>
-  accept({ type: 'op-done', payload: { op: op.id, kind: op.kind, ...noteOf(command) } });
+const justDone: Completion<Exclude<DoingOp, 'caution' | 'rework' | 'bleed' | 'drain' | 'fill'>> = (
+  _state,
+  _sheet,
+  op,
+  command,
+) => accept({ type: 'op-done', payload: { op: op.id, kind: op.kind, ...noteOf(command) } });
+
+/** More than this many times what the sheet gives is a slip of the finger or of the unit. */
+const FACTOR = 3;
+/** A drain or a fill, with how much it was where somebody measured it. */
+const measured: Completion<'drain' | 'fill'> = (_state, sheet, op, command) => {
+  const { amount } = command;
+  const fluid = sheet.fluids[op.kind === 'fill' ? op.what : (sheet.spaces[op.what]?.holds ?? op.what)];
+  if (amount && fluid) {
+    const dimension = dimensionsOfUnit(fluid.amount.unit)[0]!;
+    const wrong = wrongDimension(amount, dimension);
+    if (wrong) return wrong;
+    const [given, whole] = [inCanonical(amount, dimension), inCanonical(fluid.amount, dimension)];
+    if (given < 0 || given > FACTOR * whole)
+      return refuse(
+        'absurd',
+        `${formatQuantity(amount)} of ${lowerFirst(fluid.title)}, where there are ${formatQuantity(fluid.amount)}`,
+        'Measure again, or leave it out',
+      );
+  }
+  return accept({
+    type: 'op-done',
+    payload: { op: op.id, kind: op.kind, ...(amount ? { amount } : {}), ...noteOf(command) },
+  });
+};
 
 /** How these operations are completed. */
 export const doingCompletions: Completions<DoingOp> = {
@@ -15,9 +46,9 @@ export const doingCompletions: Completions<DoingOp> = {
   lubricate: justDone,
   protect: justDone,
   threadlock: justDone,
-  fill: justDone,
+  fill: measured,
   confirm: justDone,
-  drain: justDone,
+  drain: measured,
   'let-down': justDone,
   lift: justDone,
   lower: justDone,

@@ -1,3 +1,4 @@
+import type { Quantity } from '../../quantities/index.ts';
 import type { SideName } from '../../sheet/index.ts';
 
 /** What is done and asks for nothing more, and the steps that it finishes. */
@@ -12,6 +13,8 @@ export interface DoingPayloads {
     readonly ticks?: readonly string[];
     /** Of a bleed: clean strokes in a row. */
     readonly strokes?: number;
+    /** Of a drain or a fill: what was measured. */
+    readonly amount?: Quantity;
   };
   'rung-done': { readonly step: string; readonly side: SideName };
 }

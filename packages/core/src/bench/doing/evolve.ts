@@ -10,6 +10,7 @@ export const doingEvolvers: Evolvers<keyof DoingPayloads> = {
       note: payload.note,
       answer: payload.answer,
       ...(payload.ticks ? { ticks: payload.ticks } : {}),
+      ...(payload.amount ? { amount: payload.amount } : {}),
     }),
   }),
   'rung-done': (state, payload, stamp) => ({ steps: { ...state.steps, [payload.step]: stamp } }),

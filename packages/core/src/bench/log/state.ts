@@ -1,3 +1,4 @@
+import type { Quantity } from '../../quantities/index.ts';
 import type { BetweenKind, Finding } from '../../sheet/index.ts';
 import type { OrderedLine } from '../parts/events.ts';
 import type { PullAnswer } from '../tightening/events.ts';
@@ -102,7 +103,12 @@ export interface BenchState {
   readonly done: Readonly<
     Record<
       string,
-      Stamp & { readonly note?: string; readonly answer?: 'yes' | 'no'; readonly ticks?: readonly string[] }
+      Stamp & {
+        readonly note?: string;
+        readonly answer?: 'yes' | 'no';
+        readonly ticks?: readonly string[];
+        readonly amount?: Quantity;
+      }
     >
   >;
   readonly steps: Readonly<Record<string, Stamp>>;

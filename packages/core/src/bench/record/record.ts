@@ -2,6 +2,7 @@ import { currentSheet, scopeTitle, type Finding, type FigureSource, type Sheet }
 import type { WorkingLine } from '../../reckoners/index.ts';
 import type { Band, Quantity } from '../../quantities/index.ts';
 import type { EventPayloads } from '../log/events.ts';
+import { fluidLedger, type LedgerLine } from '../doing/ledger.ts';
 import { jobSheet } from '../ladder/job-sheet.ts';
 import { deskRecord, type DeskRecord } from './desk-record.ts';
 import { proveRecord, type ProveRecord } from './prove-record.ts';
@@ -55,6 +56,8 @@ export interface JobRecord {
   } & Stamp)[];
   readonly methods: readonly { readonly ask: string; readonly choice: string; readonly why: string }[];
   readonly renewed: readonly { readonly title: string; readonly order?: string; readonly count: number }[];
+  /** Since record form 7: fluids and compounds that went out, in, or were used; left out where there was none. */
+  readonly fluids?: readonly LedgerLine[];
   readonly settings: readonly {
     readonly title: string;
     readonly band: Band;
@@ -125,6 +128,7 @@ export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
   const booked = state.booked;
   if (!booked) throw new Error('a job that is not booked has no record');
   const now = ladderOf(sheet, state);
+  const fluids = fluidLedger(sheet, state);
   return {
     number: booked.number,
     unit: {
@@ -173,6 +177,7 @@ export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
       return { ask: method?.ask ?? id, choice: chosen?.title ?? choice, why: chosen?.why ?? '' };
     }),
     renewed: Object.entries(state.renewed).map(([id, r]) => renewedLine(sheet, id, r.count)),
+    ...(fluids.length > 0 ? { fluids } : {}),
     settings: Object.entries(state.settings).map(([id, s]) => {
       const setting = sheet.settings[id]!;
       const lastFitted = s.rounds.findLast((r) => r.fitted)?.fitted;

@@ -1,9 +1,10 @@
 import { linesOf } from '@jubb/core/bench';
 import { useState } from 'react';
-import type { Fluid, Op } from '@jubb/core/sheet';
+import type { Fluid, Op, Sheet } from '@jubb/core/sheet';
 import { Caution } from '../../caution.tsx';
 import { Whose } from '../../figure-source.tsx';
-import { convert, dimensionsOfUnit, formatNumber, formatQuantity } from '@jubb/core/quantities';
+import { convert, dimensionsOfUnit, formatNumber, formatQuantity, type Dimension } from '@jubb/core/quantities';
+import { QuantityField, readTyped } from '../../../fields/quantity-field.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
 import { hasFigure, MovedOff } from '../strip/moved-off.tsx';
 import { Turning } from '../strip/turning.tsx';
@@ -12,8 +13,20 @@ import { Turning } from '../strip/turning.tsx';
 export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
   const { sheet } = bench;
   const [movedOff, setMovedOff] = useState('');
+  const [amount, setAmount] = useState('');
+  const [error, setError] = useState<string>();
+  const flows = flowing(sheet, op);
   const complete = (more: { answer?: 'yes' | 'no' } = {}): void => {
-    bench.give({ type: 'complete', op: op.id, ...(movedOff ? { note: movedOff } : {}), ...more });
+    const typed = flows && amount.trim() !== '' ? readTyped(amount, flows.dimension, flows.unit) : undefined;
+    setError(typed && 'error' in typed ? typed.error : undefined);
+    if (typed && 'error' in typed) return;
+    bench.give({
+      type: 'complete',
+      op: op.id,
+      ...(movedOff ? { note: movedOff } : {}),
+      ...(typed ? { amount: typed.value } : {}),
+      ...more,
+    });
   };
   if (op.kind === 'inspect' && op.ask) {
     const part = op.part ?? op.what;
@@ -57,6 +70,16 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
                 <li key={l}>{l}</li>
               ))}
             </ul>
+            {flows && (
+              <QuantityField
+                id="amount"
+                label={op.kind === 'drain' ? 'How much came out, if measured' : 'How much went in, if measured'}
+                unit={flows.unit}
+                value={amount}
+                set={setAmount}
+                error={error}
+              />
+            )}
           </>
         )}
       </div>
@@ -77,6 +100,13 @@ const WORD: Readonly<Partial<Record<Op['kind'], string>>> = {
   undo: 'All loose',
   'last-out': 'Out',
 };
+
+/** The unit in which what is drained or filled is measured. */
+function flowing(sheet: Sheet, op: Op): { readonly unit: string; readonly dimension: Dimension } | undefined {
+  if (op.kind !== 'drain' && op.kind !== 'fill') return undefined;
+  const fluid = sheet.fluids[op.what] ?? sheet.fluids[sheet.spaces[op.what]?.holds ?? ''];
+  return fluid && { unit: fluid.amount.unit, dimension: dimensionsOfUnit(fluid.amount.unit)[0]! };
+}
 
 /** How much goes in, legible from the unit; in the other unit that the shop thinks in, small. */
 function Amount({ fluid, bench }: { readonly fluid: Fluid; readonly bench: PanelProps['bench'] }): React.JSX.Element {

@@ -10,12 +10,13 @@ export const forms = [
   'job-record/4',
   'job-record/5',
   'job-record/6',
+  'job-record/7',
 ] as const;
 
 /** What a job is exported as. */
 export interface JobExport {
   /**
-   * Form 1 had no `strip` in its record, form 2 no `desk`, form 3 no `proving`, form 5 no `truth`; up to form 4 signatures held neither the
+   * Form 1 had no `strip` in its record, form 2 no `desk`, form 3 no `proving`, form 5 no `truth`, form 6 no `fluids`; up to form 4 signatures held neither the
    * workshop's name nor their own time. Each is read and verified as it was.
    */
   readonly jubb: (typeof forms)[number];

@@ -20,11 +20,21 @@ const stamped = (properties: object, required: readonly string[] = []): object =
 
 export const recordSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  title: 'Jubb job record, form 6',
+  title: 'Jubb job record, form 7',
   type: 'object',
   required: ['jubb', 'job', 'workshop', 'sheet', 'events', 'signatures', 'record'],
   properties: {
-    jubb: { enum: ['job-record/1', 'job-record/2', 'job-record/3', 'job-record/4', 'job-record/5', 'job-record/6'] },
+    jubb: {
+      enum: [
+        'job-record/1',
+        'job-record/2',
+        'job-record/3',
+        'job-record/4',
+        'job-record/5',
+        'job-record/6',
+        'job-record/7',
+      ],
+    },
     job: text,
     workshop: text,
     sheet: { type: 'object', required: ['id', 'revision', 'title', 'steps'] },
@@ -101,6 +111,17 @@ export const recordSchema = {
             ['part', 'finding'],
           ),
         ),
+        fluids: listOf({
+          type: 'object',
+          required: ['fluid', 'title', 'grade', 'says', 'entries'],
+          properties: {
+            fluid: text,
+            title: text,
+            grade: text,
+            says: text,
+            entries: listOf(stamped({ way: { enum: ['out', 'in', 'used'] }, what: text }, ['way', 'what'])),
+          },
+        }),
         joints: listOf({ type: 'object', required: ['title', 'thread', 'stages', 'setAside'] }),
         truth: {
           type: 'object',

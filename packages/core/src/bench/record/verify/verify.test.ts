@@ -32,7 +32,7 @@ function exported(): JobExport {
   const signature = sign(null, Buffer.from(signedText('j1', signed)), keys.privateKey).toString('hex');
   return JSON.parse(
     JSON.stringify({
-      jubb: 'job-record/6',
+      jubb: 'job-record/7',
       job: 'j1',
       workshop: 'Skerrow Rebuilds',
       sheet: bench.sheet,
@@ -119,7 +119,17 @@ describe('records of older forms', () => {
     const older = altered((f) => {
       f.jubb = jubb;
       const record = f.record as Partial<Record<string, unknown>>;
-      for (const key of [...gone, 'truth']) delete record[key];
+      for (const key of [...gone, 'truth', 'fluids']) delete record[key];
+    });
+    expect(verifyExport(older, [publicKey]).good).toBe(good);
+  });
+  test.each([
+    ['job-record/6', true],
+    ['job-record/7', false],
+  ] as const)('%s without its ledger of fluids verifies: %s', (jubb, good) => {
+    const older = altered((f) => {
+      f.jubb = jubb;
+      delete (f.record as Partial<Record<string, unknown>>)['fluids'];
     });
     expect(verifyExport(older, [publicKey]).good).toBe(good);
   });

@@ -107,7 +107,7 @@ function wrongSignature({ job, events, signatures }: JobExport): string | undefi
 
 function recordAgrees(file: JobExport): boolean {
   try {
-    const { strip, desk, proving, truth, ...one } = buildRecord(file.sheet, fold(file.job, file.events));
+    const { strip, desk, proving, truth, fluids, ...one } = buildRecord(file.sheet, fold(file.job, file.events));
     const form = forms.indexOf(file.jubb) + 1;
     const said = {
       ...one,
@@ -115,6 +115,7 @@ function recordAgrees(file: JobExport): boolean {
       ...(form >= 3 ? { desk } : {}),
       ...(form >= 4 ? { proving } : {}),
       ...(form >= 6 ? { truth } : {}),
+      ...(form >= 7 && fluids ? { fluids } : {}),
     };
     return canonicalJson(said) === canonicalJson(file.record);
   } catch {
