@@ -83,6 +83,7 @@ export const identities: Readonly<Record<string, Identity>> = {
   'wrench-1': wrench('wrench-1', 'Torque wrench 1, small'),
   'wrench-2': wrench('wrench-2', 'Torque wrench 2'),
   'wrench-3': wrench('wrench-3', 'Torque wrench 3, with angle'),
+  'wrench-4': wrench('wrench-4', 'Torque wrench 4'),
   'indicator-1': gauge('indicator-1', 'Indicator 1', 'indicator', 'mm'),
   'thermometer-1': gauge('thermometer-1', 'Bearing thermometer', 'thermometer', '°C'),
   'press-1': gauge('press-1', 'Press', 'press', 'kN'),

@@ -104,6 +104,13 @@ export const instruments = [
     scaleUnit: 'N·m',
     angle: true,
   }),
+  torqueWrench('wrench-4', 'Torque wrench 4', 5, {
+    minNm: 100,
+    maxNm: 600,
+    lengthMm: 1050,
+    graduation: 1,
+    scaleUnit: 'N·m',
+  }),
   gauge('alternator-stand-1', 'Alternator stand', 'alternator-stand', 'A', 0.1, 0.6),
   gauge('balancing-stand-1', 'Balancing stand', 'balancing-stand', 'mm/s', 0.01, 0.04),
   gauge('leak-tester-1', 'Leak tester', 'leak-tester', 'bar', 0.0001, 0.0005),

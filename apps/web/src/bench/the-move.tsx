@@ -6,6 +6,7 @@ import { Caution } from './caution.tsx';
 import { InTheWay, saidSafe } from './in-the-way.tsx';
 import { LeadLines } from './lead-lines.tsx';
 import { MovePanel } from './move-panel.tsx';
+import { ReadyToStart } from './ready-to-start.tsx';
 import type { Bench } from './use-bench.ts';
 import { WhichBar } from './which-bar.tsx';
 
@@ -33,6 +34,7 @@ export function TheMove({
   return (
     <>
       <WhichBar bench={bench} />
+      {Object.keys(state.done).length === 0 && <ReadyToStart bench={bench} />}
       <AheadBar bench={bench} step={step} />
       <div>
         <div className="quiet fw-bold d-flex justify-content-between align-items-baseline gap-2">

@@ -10,4 +10,13 @@ export {
   type PartsShelf,
   type PlanLine,
 } from './order-plan.ts';
+export {
+  lackKinds,
+  readyToStart,
+  type Fetch,
+  type Lack,
+  type Readiness,
+  type ShopHas,
+  type ShopInstrument,
+} from './ready-to-start.ts';
 export { newestNumber, type Supersession } from './supersessions.ts';
