@@ -6,6 +6,7 @@ import { Caution } from './caution.tsx';
 import { InTheWay, saidSafe } from './in-the-way.tsx';
 import { LeadLines } from './lead-lines.tsx';
 import { MovePanel } from './move-panel.tsx';
+import { OppositePictures } from './opposite-pictures.tsx';
 import { ReadyToStart } from './ready-to-start.tsx';
 import type { Bench } from './use-bench.ts';
 import { WhichBar } from './which-bar.tsx';
@@ -52,6 +53,7 @@ export function TheMove({
         )}
       </div>
       {caution && caution.id !== move.op.id && <Caution say={caution.say} />}
+      <OppositePictures bench={bench} step={step} />
       <InTheWay bench={bench} op={go.op} reason={reason} setReason={(words) => setSafe({ op: go.op.id, words })} />
       <MovePanel key={go.op.id} bench={withLeads} step={step} op={go.op} me={me} />
     </>

@@ -34,7 +34,11 @@ export function BoltCircle({
       width={SHOWN}
       height={(SHOWN * 300) / SIDE}
       role="img"
-      aria-label={lit ? `Fastener ${lit} is next; order ${tightening.order.join(', ')}` : 'All pulled'}
+      aria-label={
+        lit
+          ? `Fastener ${lit}${joint.takes?.[lit] ? ` (${joint.takes[lit]})` : ''} is next; order ${tightening.order.join(', ')}`
+          : 'All pulled'
+      }
     >
       {round ? (
         <>
@@ -79,6 +83,17 @@ export function BoltCircle({
                 strokeWidth="2"
               />
             )}
+            {joint.takes?.[b] && (
+              <circle
+                cx={x}
+                cy={y}
+                r={size + 4}
+                fill="none"
+                stroke="var(--ink)"
+                strokeWidth="2"
+                strokeDasharray="5 3"
+              />
+            )}
             <polygon
               points={hex(x, y)}
               fill={high ? 'var(--oxide)' : done ? 'var(--verd)' : isLit ? 'var(--brassfill)' : 'var(--chalk)'}
@@ -101,6 +116,11 @@ export function BoltCircle({
           </g>
         );
       })}
+      {joint.takes && (
+        <text x={C} y={C + 5} fontSize="14" textAnchor="middle" fill="var(--ink)">
+          {`ringed: ${[...new Set(Object.values(joint.takes))].join(', ')}`}
+        </text>
+      )}
       {joint.count > 1 && (
         <text x={C} y="297" fontSize="14" textAnchor="middle" fill="var(--ink2)">
           {joint.pattern.kind === 'single' ? 'places not on the sheet' : 'seen from outside'}

@@ -162,6 +162,8 @@ export interface Joint {
   readonly keepClear?: string;
   /** A self-locking nut: what it takes to turn before it seats comes on top of every figure. */
   readonly running?: boolean;
+  /** Place → which kind of fastener goes there, where they are not all alike: "long, M6 × 45". */
+  readonly takes?: Readonly<Record<string, string>>;
   /** A castellated nut: after its figure on to the next slot, forward only, by so much at most. */
   readonly slot?: { readonly most: Quantity };
   /** Length that stretches: with it the clamp force of a turn is known. */

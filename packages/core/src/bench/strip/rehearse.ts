@@ -5,7 +5,8 @@ import type { Hands } from '../registry/shapes.ts';
 
 /** What steady hands give next at these operations. */
 export const stripHands: Hands<StripOp> = {
-  undo: completes,
+  undo: (op, { sheet }) =>
+    sheet.joints[op.joint]?.takes ? { type: 'complete', op: op.id, answer: 'yes' } : completes(op),
   'last-out': completes,
   off: (op, { sheet, figures }) => {
     const unknown = op.parts.filter((p) => !sheet.parts[p.part]!.countKnown);

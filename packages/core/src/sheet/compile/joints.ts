@@ -31,6 +31,7 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
     threadlocker: raw.threadlocker,
     ...(raw['keep-clear'] === undefined ? {} : { keepClear: raw['keep-clear'] }),
     ...(raw.running ? { running: true } : {}),
+    ...(raw.takes === undefined ? {} : { takes: compileTakes(reader, [...at, 'takes'], raw.takes, count) }),
     ...(raw.slot === undefined
       ? {}
       : { slot: { most: reader.quantity([...at, 'slot', 'forward'], raw.slot.forward, 'angle') } }),
@@ -41,6 +42,19 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
       : { clamps: asList(raw.clamps).map((p) => reader.name([...at, 'clamps'], p, sheet.parts, 'part')) }),
     from: raw.tighten.some((t) => t.figure === 'none') ? { kind: 'computed' } : figureFrom(raw.from, sheet),
   };
+}
+
+/** Which kind of fastener goes where: each place is one of the joint's. */
+function compileTakes(
+  reader: Reader,
+  at: Path,
+  takes: Readonly<Record<string, string>>,
+  count: number,
+): Readonly<Record<string, string>> {
+  for (const place of Object.keys(takes))
+    if (Number(place) > count)
+      reader.problem([...at, place], 'count-disagrees', `there is no place ${place}: the joint has ${count} fasteners`);
+  return takes;
 }
 
 function compilePattern(reader: Reader, at: Path, raw: RawJoint, count: number | 'unknown'): Pattern {

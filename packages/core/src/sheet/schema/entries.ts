@@ -24,6 +24,14 @@ import {
   type Written,
 } from './shapes.ts';
 
+/** Places of a pattern, numbered from 1, each with the kind of fastener that goes there. */
+const byPlace: Schema<Readonly<Record<string, string>>> = {
+  type: 'object',
+  minProperties: 1,
+  propertyNames: { pattern: '^[1-9][0-9]?$' },
+  additionalProperties: words,
+};
+
 export const part = object(
   {
     title: words,
@@ -146,6 +154,7 @@ export const joint = object(
     'keep-clear': words,
     running: flag,
     slot: object({ forward: figure }, ['forward']),
+    takes: byPlace,
     grip: figure,
     hand: choice('left', 'right'),
     from,

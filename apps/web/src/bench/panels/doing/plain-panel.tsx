@@ -7,6 +7,7 @@ import { convert, dimensionsOfUnit, formatNumber, formatQuantity, type Dimension
 import { QuantityField, readTyped } from '../../../fields/quantity-field.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
 import { hasFigure, MovedOff } from '../strip/moved-off.tsx';
+import { ByPlace } from '../strip/by-place.tsx';
 import { Turning } from '../strip/turning.tsx';
 
 /** An operation that is done or looked at and then confirmed: what to do in a few lines, and the button. */
@@ -83,7 +84,14 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
           </>
         )}
       </div>
-      <Go label={WORD[op.kind] ?? 'Done'} act={() => complete()} />
+      {joint?.takes && op.kind === 'undo' ? (
+        <ByPlace
+          joint={joint}
+          say={(answer, note) => bench.give({ type: 'complete', op: op.id, answer, ...(note ? { note } : {}) })}
+        />
+      ) : (
+        <Go label={WORD[op.kind] ?? 'Done'} act={() => complete()} />
+      )}
     </>
   );
 }
