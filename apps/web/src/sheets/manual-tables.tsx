@@ -2,6 +2,7 @@ import type { DocumentView } from '@jubb/contract';
 import { convert, formatBand, formatQuantity } from '@jubb/core/quantities';
 import { ReckonError, torqueSanity } from '@jubb/core/reckoners';
 import { faultCure, faultShows, partsOfVariant, type Joint, type Sheet } from '@jubb/core/sheet';
+import { BeltRoute, routesOf } from '../drawing/belt-route.tsx';
 import { Whose } from '../bench/figure-source.tsx';
 
 interface Props {
@@ -153,6 +154,14 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
           ))}
         </Table>
       )}
+      {routesOf(sheet.routes, undefined, variant).map((r) => (
+        <figure key={r.id} className="m-0 mt-3">
+          <figcaption>
+            <b>{r.title}</b>, seen from the front
+          </figcaption>
+          <BeltRoute route={r} />
+        </figure>
+      ))}
       <Table title="Aids, marks and leads" heads={['Kind', 'What', 'Where']}>
         {Object.values(sheet.aids).map((a) => (
           <Row key={a.id} cells={['aid', a.title, a.where]} />

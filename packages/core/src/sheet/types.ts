@@ -3,6 +3,7 @@ import type { SheetFault } from './faults.ts';
 import type { FollowUp } from './follow-up.ts';
 import type { Fit, Gland, Lip } from './fits.ts';
 import type { Op, Where } from './ops.ts';
+import type { Route } from './route.ts';
 import type { Setting } from './setting.ts';
 import type { Stand } from './stand.ts';
 
@@ -452,6 +453,8 @@ export interface Sheet {
   readonly looks: Readonly<Record<string, Look>>;
   readonly stacks: Readonly<Record<string, Stack>>;
   readonly causes: Readonly<Record<string, Cause>>;
+  /** How belts and hoses run; none in a sheet that does not say. */
+  readonly routes?: Readonly<Record<string, Route>>;
   /** None in a sheet that does not say. */
   readonly faults?: Readonly<Record<string, SheetFault>>;
   readonly sets: readonly PartSet[];

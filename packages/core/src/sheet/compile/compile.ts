@@ -19,6 +19,7 @@ import type { RawPart, RawQuestion, RawSheet } from './raw.ts';
 import { compileJudging, minor } from './judging.ts';
 import { compileMeasure } from './measures.ts';
 import { patternChoices, writtenChoices } from './looks.ts';
+import { compileRoutes } from './routes.ts';
 import { compileSetting } from './settings.ts';
 import { asList, Reader, type Path } from './reader.ts';
 import { compileTest } from './tests.ts';
@@ -112,6 +113,7 @@ export function compileSheet(written: RawSheet): {
       };
     }),
     ...compileJudging(reader, raw),
+    ...(raw.routes ? { routes: compileRoutes(reader, raw) } : {}),
     ...(raw.faults ? { faults: compileFaults(reader, raw) } : {}),
     stacks: mapValues(raw.stacks, (s, id) => ({
       id,

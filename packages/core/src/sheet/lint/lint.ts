@@ -9,6 +9,7 @@ import { restoreRules } from './restore.ts';
 import { saidRules } from './said.ts';
 import { settingRules } from './settings.ts';
 import { faultRules } from './faults.ts';
+import { routesRun } from './routes.ts';
 import { workedRules } from './worked.ts';
 import { ofVariant } from '../variants.ts';
 
@@ -41,7 +42,7 @@ export function lintSheet(sheet: Sheet): readonly LintProblem[] {
     for (const rule of rules) rule(one, report);
   // A ladder that waits for itself cannot be worked through: that is said by itself.
   const ordered = ![...problems.values()].some((p) => p.code === 'cycle');
-  if (sheet.form === 2 && ordered) for (const rule of [...workedRules, ...faultRules]) rule(sheet, report);
+  if (sheet.form === 2 && ordered) for (const rule of [...workedRules, ...faultRules, routesRun]) rule(sheet, report);
   return [...problems.values()];
 }
 

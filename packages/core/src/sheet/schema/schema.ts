@@ -16,6 +16,7 @@ import {
   odds,
   quantity,
   oneOrMore,
+  pair,
   ref,
   some,
   text,
@@ -123,6 +124,25 @@ export const sheet = object(
           choose: fewOf(object({ title: words, speaks: oneOrMore(ref), then: words }, ['title']), 6),
         },
         ['ask', 'choose'],
+      ),
+    ),
+    routes: map(
+      object(
+        {
+          title: words,
+          of: ref,
+          variant: id,
+          length: figure,
+          pulleys: some(
+            object({ id, title: words, at: pair(number()), diameter: figure, side: choice('inside', 'back') }, [
+              'id',
+              'at',
+              'diameter',
+            ]),
+            { minItems: 2, maxItems: 20 },
+          ),
+        },
+        ['title', 'of', 'pulleys'],
       ),
     ),
     faults: map(

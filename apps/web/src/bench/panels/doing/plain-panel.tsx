@@ -1,6 +1,7 @@
 import { linesOf } from '@jubb/core/bench';
 import { useState } from 'react';
 import type { Fluid, Op, Sheet } from '@jubb/core/sheet';
+import { BeltRoute, routesOf } from '../../../drawing/belt-route.tsx';
 import { Caution } from '../../caution.tsx';
 import { Whose } from '../../figure-source.tsx';
 import { convert, dimensionsOfUnit, formatNumber, formatQuantity, type Dimension } from '@jubb/core/quantities';
@@ -71,6 +72,9 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
                 <li key={l}>{l}</li>
               ))}
             </ul>
+            {routesOf(sheet.routes, 'lead' in op ? op.lead : '', bench.state.variant).map((r) => (
+              <BeltRoute key={r.id} route={r} />
+            ))}
             {flows && (
               <QuantityField
                 id="amount"
