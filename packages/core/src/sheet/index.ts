@@ -11,6 +11,7 @@ export { currentSheet } from './upcast.ts';
 export { ofVariant, partsOfVariant, variedMaps } from './variants.ts';
 export { assumedWindow } from './window.ts';
 export { followUpDay, followUpWords, type FollowUp } from './follow-up.ts';
+export { testConditions } from './test-words.ts';
 export { faultCure, faultShows } from './fault-words.ts';
 export { cureVerbs, type CureVerb, type SheetFault } from './faults.ts';
 export * from './fits.ts';

@@ -258,6 +258,8 @@ export interface Fluid {
   readonly kind?: string;
   readonly from?: FigureSource;
 }
+/** Whether a vehicle stands on its wheels or is lifted while a test is made. */
+export const weights = ['on wheels', 'lifted'] as const;
 export interface Test {
   readonly id: string;
   readonly title: string;
@@ -269,6 +271,10 @@ export interface Test {
   readonly at?: Where;
   readonly running?: boolean;
   readonly of?: readonly string[];
+  /** With the weight on its wheels, or lifted. */
+  readonly weight?: (typeof weights)[number];
+  /** After it has stood so long. */
+  readonly after?: Quantity;
   /** Made on a stand, by a run of this kind. */
   readonly stand?: Stand;
   /** What a run tells → which of `failedBy` it speaks against. */

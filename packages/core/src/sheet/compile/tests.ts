@@ -43,6 +43,8 @@ export function compileTest(reader: Reader, id: string, raw: RawTest, sheet: Raw
     failedBy,
     ...(raw.at === undefined ? {} : { at: raw.at }),
     ...(raw.running ? { running: true } : {}),
+    ...(raw.weight === undefined ? {} : { weight: raw.weight }),
+    ...(raw.after === undefined ? {} : { after: reader.quantity([...at, 'after'], raw.after, 'time') }),
     ...(raw.of === undefined
       ? {}
       : { of: asList(raw.of).map((p) => reader.name([...at, 'of'], p, sheet.parts, 'part')) }),

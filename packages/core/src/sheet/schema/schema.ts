@@ -28,7 +28,7 @@ import {
 import { fluidKinds } from '../../reckoners/index.ts';
 import { cureVerbs } from '../faults.ts';
 import { wheres } from '../ops.ts';
-import { measureShapes } from '../types.ts';
+import { measureShapes, weights } from '../types.ts';
 import { standFigures, standKinds, type StandKind } from '../stand.ts';
 
 /** The run of a test on a stand: its kind, and the figures that this kind takes. */
@@ -253,6 +253,8 @@ export const sheet = object(
             tells: map(ref),
             at: choice(...wheres),
             running: flag,
+            weight: choice(...weights),
+            after: figure,
             of: oneOrMore(ref),
             from,
             each,

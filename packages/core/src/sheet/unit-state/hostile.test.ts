@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { stringify } from 'yaml';
 import { readSheet } from '../read/index.ts';
+import { sheetSchema } from '../schema/schema.ts';
 import { WINCH } from './winch.fixtures.ts';
 
 /** The good sheet with one text for another. @throws Error when it is not there */
@@ -50,4 +52,53 @@ describe('sheets that nobody meant: named and placed, never a hang', () => {
     if (said.length === 0) expect(sheet!.steps.flatMap((s) => s.ops).length).toBeGreaterThan(10_000);
     else for (const p of said) expect(p.message).toMatch(/\d/);
   });
+
+  test.each(['build-sheet/1', 'build-sheet/2'])(
+    '%s with every key that there is: each fault named and placed',
+    (form) => {
+      const text = stringify({ ...(filled(sheetSchema, 'sheet', 0) as object), jubb: form });
+      for (const key of ['loads', 'routes', 'faults', 'scopes', 'stacks', 'leads', 'identify', 'while-open'])
+        expect(text).toContain(`\n${key}:`);
+      const { problems: said } = readSheet(text);
+      expect(said.length).toBeGreaterThan(5);
+      for (const p of said) {
+        expect(p.line).toBeGreaterThanOrEqual(1);
+        expect(p.message.length).toBeGreaterThan(5);
+      }
+    },
+  );
 });
+
+type Loose = Readonly<Record<string, unknown>>;
+/** Deeper than this the rungs of rungs are not filled. */
+const DEEPEST = 9;
+/** Something of every key that a schema has: the first of what may be chosen, one of what there may be many of. */
+function filled(schema: object, key: string, depth: number): unknown {
+  const s = schema as Loose;
+  if (typeof s['$ref'] === 'string') {
+    const defs = (sheetSchema as unknown as { readonly $defs: Readonly<Record<string, object>> }).$defs;
+    return filled(defs[s['$ref'].split('/').at(-1)!]!, key, depth + 1);
+  }
+  const choice = (s['anyOf'] ?? s['oneOf']) as readonly object[] | undefined;
+  if (choice) return filled(choice[0]!, key, depth);
+  if ('const' in s) return s['const'];
+  if (Array.isArray(s['enum'])) return s['enum'][0];
+  if (s['type'] === 'array') {
+    const least = Math.max(1, Number(s['minItems'] ?? 1));
+    const items = (s['items'] ?? (s['prefixItems'] as readonly object[] | undefined)?.[0] ?? {});
+    return depth > DEEPEST ? [] : Array.from({ length: least }, () => filled(items, key, depth + 1));
+  }
+  if (s['type'] === 'object') {
+    if (depth > DEEPEST) return {};
+    const own = Object.entries((s['properties'] ?? {}) as Readonly<Record<string, object>>);
+    const map = s['additionalProperties'];
+    return own.length > 0
+      ? Object.fromEntries(own.map(([k, of]) => [k, filled(of, k, depth + 1)]))
+      : typeof map === 'object' && map !== null
+        ? { one: filled(map, key, depth + 1), two: filled(map, key, depth + 1) }
+        : {};
+  }
+  if (s['type'] === 'integer' || s['type'] === 'number') return Number(s['minimum'] ?? 1);
+  if (s['type'] === 'boolean') return true;
+  return 'one';
+}

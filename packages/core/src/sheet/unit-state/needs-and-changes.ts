@@ -1,6 +1,7 @@
 import type { OpKind, OpOf } from '../ops.ts';
 import { settlesItsNut } from '../setting.ts';
-import type { Sheet } from '../types.ts';
+import { formatQuantity, inCanonical } from '../../quantities/index.ts';
+import type { Sheet, Test } from '../types.ts';
 import {
   absentFaults,
   fault,
@@ -71,6 +72,7 @@ const timed: Rule<'cure' | 'soak' | 'rest'> = {
       : [fault('window-is-past', `"${titleOf(sheet, state.hot)}" cools while this waits: place it first`)],
   changes: (op, _sheet, state) => {
     state.hot = undefined;
+    state.rested += op.minutes ?? 0;
     if (op.kind === 'cure') for (const part of state.lockers.keys()) state.lockers.set(part, 'cured');
   },
 };
@@ -102,8 +104,8 @@ export const needsAndChanges: Table = {
   count: plain,
   rework: plain,
   lubricate: plain,
-  lift: plain,
-  lower: plain,
+  lift: { changes: (_op, _sheet, state) => void (state.lifted = true) },
+  lower: { changes: (_op, _sheet, state) => void (state.lifted = false) },
   'fit-aid': {
     needs: (op, sheet, state) => {
       const { on } = sheet.aids[op.aid] ?? {};
@@ -330,6 +332,7 @@ export const needsAndChanges: Table = {
           ? [fault('not-there', `"${test.title}" is made on the ${at}, and the unit is on the ${state.place}`)]
           : []),
         ...(test.running ? runFaults(sheet, state) : []),
+        ...standsAs(test, state),
         ...absentFaults(sheet, state, test.of, test.title),
       ];
     },
@@ -480,7 +483,10 @@ export const needsAndChanges: Table = {
   'let-run': { changes: (_op, _sheet, state) => void (state.lockedOff = false) },
   run: {
     needs: (_op, sheet, state) => runFaults(sheet, state),
-    changes: (_op, _sheet, state) => void (state.running = true),
+    changes: (_op, _sheet, state) => {
+      state.running = true;
+      state.rested = 0;
+    },
   },
   move: {
     changes: (op, _sheet, state) => {
@@ -489,6 +495,27 @@ export const needsAndChanges: Table = {
     },
   },
 };
+
+/** A test that wants the weight on the wheels, the vehicle lifted, or a rest before it. */
+function standsAs(test: Test, state: UnitState): readonly Fault[] {
+  const after = test.after === undefined ? 0 : inCanonical(test.after, 'time') / 60;
+  return [
+    ...(test.weight === 'on wheels' && state.lifted
+      ? [fault('not-on-its-wheels', `"${test.title}" is made on its wheels, and it is lifted`)]
+      : []),
+    ...(test.weight === 'lifted' && !state.lifted
+      ? [fault('not-lifted', `"${test.title}" is made lifted, and it stands on its wheels`)]
+      : []),
+    ...(state.rested < after
+      ? [
+          fault(
+            'not-rested',
+            `"${test.title}" is made after ${formatQuantity(test.after!)}, and it has stood ${Math.round(state.rested)} min`,
+          ),
+        ]
+      : []),
+  ];
+}
 
 /** Does any step take an aid out? One that stays for ever is refused for that. */
 const comesOut = (sheet: Sheet, aid: string): boolean =>

@@ -28,6 +28,10 @@ export interface UnitState {
   place: Where;
   running: boolean;
   lockedOff: boolean;
+  /** Off its wheels. */
+  lifted: boolean;
+  /** Minutes that it has stood since it last ran. */
+  rested: number;
   /** Methods that were chosen, and parts that were judged. */
   readonly chosen: Set<string>;
   readonly judged: Set<string>;
@@ -57,6 +61,8 @@ export function asItComes(sheet: Sheet): UnitState {
     place: startsAt(sheet),
     running: false,
     lockedOff: false,
+    lifted: false,
+    rested: 0,
     chosen: new Set(),
     judged: new Set(),
     byHearsay: new Set(),

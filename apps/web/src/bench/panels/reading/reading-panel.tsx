@@ -1,3 +1,4 @@
+import { testConditions } from '@jubb/core/sheet';
 import type { HowRead } from './reading-types.ts';
 import {
   canonicalUnit,
@@ -33,6 +34,7 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
   // The simulated unit as it came.
   useSettingRig(indicator, setting, state, { worn: true });
   const readings = readingsOf(state, op.id);
+  const conditions = test ? testConditions(test) : [];
   const { unit } = band.low;
   const own = (q: Quantity): number => inCanonical(q, dimension);
   const take = (value: Quantity, how: HowRead): boolean =>
@@ -65,6 +67,9 @@ export function ReadingPanel({ bench, op }: PanelProps<'read' | 'test'>): React.
       <div className="op">
         <p className="m-0">
           {setting?.how ?? `By ${gauge}`}. Accepted {formatBand(band)}
+          {conditions.length > 0 && (
+            <b className="d-block">{conditions.join(', ').replace(/^./, (c) => c.toUpperCase())}</b>
+          )}
         </p>
         <Whose from={from} documents={bench.documents} />
         <Rule
