@@ -85,7 +85,7 @@ function filled(schema: object, key: string, depth: number): unknown {
   if (Array.isArray(s['enum'])) return s['enum'][0];
   if (s['type'] === 'array') {
     const least = Math.max(1, Number(s['minItems'] ?? 1));
-    const items = (s['items'] ?? (s['prefixItems'] as readonly object[] | undefined)?.[0] ?? {});
+    const items = s['items'] ?? (s['prefixItems'] as readonly object[] | undefined)?.[0] ?? {};
     return depth > DEEPEST ? [] : Array.from({ length: least }, () => filled(items, key, depth + 1));
   }
   if (s['type'] === 'object') {
