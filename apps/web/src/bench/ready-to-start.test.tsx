@@ -26,7 +26,7 @@ describe('before the first spanner', () => {
     );
     expect(screen.getByText('Before it is begun: 5 missing')).toBeTruthy();
     expect(screen.getByText(/^stops/).textContent).toMatch(/stops build.*cap, after 1 h 30 min of work/);
-    expect(screen.getByText('1 more missing, 1 to fetch')).toBeTruthy();
+    expect(screen.getByText('4 more missing, 1 to fetch')).toBeTruthy();
     expect(screen.getByText(/or a long bar/)).toBeTruthy();
   });
 

@@ -4,8 +4,8 @@ import { useQuery } from '@tanstack/react-query';
 import { queries } from '../api/queries.ts';
 import type { Bench } from './use-bench.ts';
 
-/** So many of what is missing are shown before the rest is asked for. */
-const SHOWN = 4;
+/** So many of what is missing are shown before the rest is asked for: the move keeps the screen. */
+const SHOWN = 1;
 
 /** Before the first spanner: what is missing, what it will stop and when, and what is fetched. */
 export function ReadyToStart({ bench }: { readonly bench: Bench }): React.JSX.Element | null {

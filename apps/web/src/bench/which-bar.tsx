@@ -1,4 +1,4 @@
-import { nextMove, variantsLeft } from '@jubb/core/bench';
+import { nextMove, variantMatters, variantsLeft } from '@jubb/core/bench';
 import { useState } from 'react';
 import { AnswerForm } from './panels/identify/identify-panel.tsx';
 import type { Bench } from './use-bench.ts';
@@ -7,7 +7,7 @@ import type { Bench } from './use-bench.ts';
 export function WhichBar({ bench }: { readonly bench: Bench }): React.JSX.Element | null {
   const { sheet, state } = bench;
   const [open, setOpen] = useState(nextMove(bench.sheet, bench.state).kind === 'which');
-  if (sheet.variants.length === 0 || state.variant !== undefined) return null;
+  if (state.variant !== undefined || !variantMatters(sheet, state)) return null;
   const left = variantsLeft(sheet, state);
   const answered = new Set(state.identified.map((i) => i.question));
   const questions = sheet.identify.filter(

@@ -2,6 +2,7 @@ export { sourceKinds, type SourceKind } from './sources/events.ts';
 export { newAt, sourceOf, unsourced, SOURCE_WORDS } from './sources/source-of.ts';
 export { endKinds, type EndKind } from './ends/events.ts';
 export { END_STATEMENTS, END_TITLES } from './ends/words.ts';
+export { variantMatters } from './identify/matters.ts';
 export { scopeAt } from './booking/scope-at.ts';
 export { fluidLedger, type LedgerEntry, type LedgerLine } from './doing/ledger.ts';
 export { badThings, openBad, type BadThing } from './bad/bad-things.ts';

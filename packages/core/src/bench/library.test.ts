@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { ladder, type Finding, type LadderChoices, type Sheet } from '../sheet/index.ts';
 import { booked, libraryNames, librarySheet } from './bench.fixtures.ts';
 import { neededParts } from '../parts/index.ts';
-import { aidsIn, betweenNow, blockers, ladderOf, leadsOff, stageOf } from './index.ts';
+import { aidsIn, betweenNow, blockers, ladderOf, leadsOff, nextMove, stageOf } from './index.ts';
 
 const findingsOf = (sheet: Sheet): string[] => [
   ...new Set(sheet.steps.flatMap((s) => s.ops.flatMap((o) => (o.kind === 'judge' ? o.parts : [])))),
@@ -113,6 +113,24 @@ describe.each(libraryNames)('%s', (name) => {
       expect(needed).toEqual(expect.arrayContaining(Object.keys(bench.state.renewed)));
       expect(bench.refold()).toEqual(bench.state);
     });
+
+  // A sheet without scopes has none to work.
+  if (lessThanAll.length > 0)
+    test.each(Object.keys(sheet.scopes))(
+      '%s, not known which: told on its way, or asked for, or it makes no difference',
+      (scope) => {
+        const bench = booked(sheet, null, scope);
+        bench.run((c) => c.type === 'sign-off', { finding: () => ({ finding: 'renew', reason: 'worn' }) });
+        const askable = sheet.identify.some(
+          (q) => q.needs === 'nothing' && q.choices.some((c) => c.variants.length > 0),
+        );
+        // What nothing on the way tells is asked for, by a question that needs no dismantling.
+        if (nextMove(sheet, bench.state).kind === 'which') return expect(askable).toBe(true);
+        const open = blockers(sheet, bench.state).map((b) => b.code);
+        if (open.includes('variant-open')) expect(askable).toBe(true);
+        expect(open.filter((c) => c !== 'variant-open')).toEqual([]);
+      },
+    );
 
   test('unknown at the counter, it is told on its rung or refused at the end, never guessed', () => {
     const later = sheet.identify.some((q) => q.needs !== 'nothing' && q.choices.some((c) => c.variants.length > 0));

@@ -3,6 +3,7 @@ import { inTheWayOf, unitNow } from './unit-now.ts';
 import { holdWords, lowerFirst, partTitle } from './words.ts';
 import { aidsIn, betweenNow, ladderOf, leadsOff, standingNow, stepDone } from './moves.ts';
 import { jobSheet } from './job-sheet.ts';
+import { variantMatters } from '../identify/matters.ts';
 import { openBad } from '../bad/bad-things.ts';
 import { tighteningState, type TighteningState } from '../tightening/index.ts';
 import type { Joint, Ladder, Op, OpKind, OpOf, Sheet } from '../../sheet/index.ts';
@@ -310,7 +311,7 @@ function secondPersonMissing({ sheet, state, found }: Asked): Blocker[] {
 }
 
 function variantOpen({ sheet, state }: Asked): Blocker[] {
-  return sheet.variants.length > 0 && state.variant === undefined
+  return state.variant === undefined && variantMatters(sheet, state)
     ? [{ code: 'variant-open', says: 'The variant is not known', clears: 'Measure and say which' }]
     : [];
 }
