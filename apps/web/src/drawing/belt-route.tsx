@@ -2,9 +2,11 @@ import { inCanonical, type Quantity } from '@jubb/core/quantities';
 import { beltRun, routeWords, wheelsOf, type Route } from '@jubb/core/sheet';
 
 /** As it stands on the bench: its height, the room above and below, and the room beside it for the names. */
-const SHOWN = 330;
+const SHOWN = 290;
 const ROOM = 26;
-const BESIDE = 88;
+const BESIDE = 96;
+/** How far a name stands off its pulley. */
+const OFF = 9;
 const millimetres = (q: Quantity): number => inCanonical(q, 'length');
 
 /** The route of a belt, seen from the front: pulleys with their names, the belt round them, its back run marked. */
@@ -21,6 +23,10 @@ export function BeltRoute({ route }: { readonly route: Route }): React.JSX.Eleme
   // The plan's up is the drawing's up.
   const x = (v: number): number => (v - left) * scale + BESIDE;
   const y = (v: number): number => (high - v) * scale + ROOM;
+  const middle = {
+    x: wheels.reduce((sum, w) => sum + x(w.x), 0) / wheels.length,
+    y: wheels.reduce((sum, w) => sum + y(w.y), 0) / wheels.length,
+  };
   const path = run.wraps
     .map(({ from, to, r, wrap, turn }, i) => {
       const arc = `A${r * scale} ${r * scale} 0 ${wrap > Math.PI ? 1 : 0} ${turn === 1 ? 0 : 1} ${x(to[0])} ${y(to[1])}`;
@@ -39,7 +45,10 @@ export function BeltRoute({ route }: { readonly route: Route }): React.JSX.Eleme
       {route.pulleys.map((p, i) => {
         const w = wheels[i]!;
         const back = p.side === 'back';
-        const small = w.r * scale < 26;
+        // Outward from the middle of the loop, where no belt runs.
+        const [dx, dy] = [x(w.x) - middle.x, y(w.y) - middle.y];
+        const out = Math.hypot(dx, dy) || 1;
+        const side = Math.abs(dx / out) > 0.5;
         return (
           <g key={p.id}>
             <circle
@@ -51,17 +60,19 @@ export function BeltRoute({ route }: { readonly route: Route }): React.JSX.Eleme
               strokeWidth="2"
             />
             <circle cx={x(w.x)} cy={y(w.y)} r="2.5" fill="var(--ink)" />
-            <text
-              x={x(w.x)}
-              y={y(w.y) + (small ? w.r * scale + 17 : 18)}
-              textAnchor="middle"
-              fontSize="14"
-              fontWeight="640"
-              fill="var(--ink)"
-            >
-              {p.title}
-              {back ? ', on its back' : ''}
-            </text>
+            {[p.title, ...(back ? ['on its back'] : [])].map((line, k) => (
+              <text
+                key={line}
+                x={side ? x(w.x) + Math.sign(dx) * (w.r * scale + OFF) : x(w.x)}
+                y={(side ? y(w.y) + 5 : y(w.y) + (dy > 0 ? w.r * scale + OFF + 11 : -w.r * scale - OFF)) + 16 * k}
+                textAnchor={side ? (dx > 0 ? 'start' : 'end') : 'middle'}
+                fontSize="14"
+                fontWeight={k === 0 ? 640 : 400}
+                fill="var(--ink)"
+              >
+                {line}
+              </text>
+            ))}
           </g>
         );
       })}

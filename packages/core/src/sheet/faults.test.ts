@@ -30,6 +30,6 @@ describe('a fault', () => {
     const hub = librarySheet('hub-dolly');
     const cups = hub.faults!['worn-cups']!;
     expect(faultShows(hub, cups)).toEqual(['Spin and drag: too high', 'End float: too high']);
-    expect(faultCure(hub, cups)).toEqual(['bearing cups new', 'outer cone new', 'inner cone new']);
+    expect(faultCure(hub, cups)).toEqual(['new bearing cups', 'new outer cone', 'new inner cone']);
   });
 });

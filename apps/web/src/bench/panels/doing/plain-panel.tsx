@@ -18,6 +18,7 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
   const [amount, setAmount] = useState('');
   const [error, setError] = useState<string>();
   const flows = flowing(sheet, op);
+  const routes = routesOf(sheet.routes, 'lead' in op ? op.lead : '', bench.state.variant);
   const complete = (more: { answer?: 'yes' | 'no' } = {}): void => {
     const typed = flows && amount.trim() !== '' ? readTyped(amount, flows.dimension, flows.unit) : undefined;
     setError(typed && 'error' in typed ? typed.error : undefined);
@@ -67,14 +68,19 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
             {joint && <Turning hand={joint.hand} loosen />}
             {joint && !hasFigure(joint) && <MovedOff joint={joint} note={setMovedOff} />}
             {op.kind === 'fill' && sheet.fluids[op.what] && <Amount fluid={sheet.fluids[op.what]!} bench={bench} />}
-            <ul className="lines">
-              {linesOf(bench.sheet, bench.state, op).map((l) => (
-                <li key={l}>{l}</li>
+            <div className={routes.length > 0 ? 'besideroute' : undefined}>
+              <ul className="lines">
+                {linesOf(bench.sheet, bench.state, op).map((l) => (
+                  <li key={l}>{l}</li>
+                ))}
+              </ul>
+              {routes.map((r) => (
+                <figure key={r.id} className="m-0">
+                  {routes.length > 1 && <figcaption>{r.title}</figcaption>}
+                  <BeltRoute route={r} />
+                </figure>
               ))}
-            </ul>
-            {routesOf(sheet.routes, 'lead' in op ? op.lead : '', bench.state.variant).map((r) => (
-              <BeltRoute key={r.id} route={r} />
-            ))}
+            </div>
             {flows && (
               <QuantityField
                 id="amount"
