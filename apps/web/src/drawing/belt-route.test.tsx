@@ -29,7 +29,7 @@ describe('a route, drawn', () => {
     }
     // About 7.6 units a letter at 14.
     const boxes = [...document.querySelectorAll('text')].map((t) => {
-      const long = t.textContent!.length * 7.6;
+      const long = t.textContent.length * 7.6;
       const before = { start: 0, middle: long / 2, end: long }[
         t.getAttribute('text-anchor') as 'start' | 'middle' | 'end'
       ];
