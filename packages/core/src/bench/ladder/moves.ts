@@ -86,7 +86,9 @@ export function standingNow(sheet: Sheet, state: BenchState): readonly StandingC
     const step = now.all.find((s) => s.id === id);
     return step !== undefined && stepDone(step, state);
   };
-  return sheet.standing.filter((s) => isDone(s.from) && !isDone(s.until));
+  // One that ends with a step which is no part of this job says nothing of it: what it guards stays shut in.
+  const part = (id: string): boolean => now.all.some((s) => s.id === id);
+  return sheet.standing.filter((s) => isDone(s.from) && part(s.until) && !isDone(s.until));
 }
 
 /** Aids in the unit now that must come out again, in the order in which they went in; a shipping cap leaves with it. */

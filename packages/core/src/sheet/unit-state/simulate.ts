@@ -45,7 +45,45 @@ export function workThrough(
       if (faults.length > 0) for (const t of things) spoilt.add(t);
       change(op, sheet, state);
     }
+  for (const left of leftBehind(
+    all.flatMap((s) => s.ops),
+    sheet,
+    state,
+  ))
+    if (!about(left.op, sheet).some((t) => spoilt.has(t))) found.push({ ...left, by: choices });
   return { found, end: state };
+}
+
+/** What a ladder that is worked to its end leaves in, parted or not lined up: another variant, choice or scope may see to it. */
+function leftBehind(ops: readonly Op[], sheet: Sheet, end: UnitState): readonly (Fault & { readonly op: Op })[] {
+  const aligned = new Set(ops.flatMap((o) => (o.kind === 'align' ? [o.mark] : [])));
+  return ops.flatMap((op): (Fault & { readonly op: Op })[] => {
+    if (op.kind === 'fit-aid' && end.aids.has(op.aid) && sheet.aids[op.aid]?.leaves !== true)
+      return [
+        {
+          op,
+          code: 'aid-left-in',
+          says: `"${sheet.aids[op.aid]?.title}" is fitted, and this ladder never takes it out`,
+        },
+      ];
+    if (op.kind === 'disconnect' && end.leadsOff.has(op.lead))
+      return [
+        {
+          op,
+          code: 'lead-not-reconnected',
+          says: `"${sheet.leads[op.lead]?.title}" is parted, and this ladder never puts it back`,
+        },
+      ];
+    if (op.kind === 'mark' && !aligned.has(op.mark))
+      return [
+        {
+          op,
+          code: 'mark-not-used',
+          says: `"${sheet.marks[op.mark]?.title}" is made, and this ladder never lines it up again`,
+        },
+      ];
+    return [];
+  });
 }
 
 /** An operation that hangs on a choice or a finding that is only made after it. */

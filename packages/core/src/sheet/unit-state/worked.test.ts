@@ -75,6 +75,8 @@ const faults: readonly (readonly [what: string, change: Change, code: string, sa
   ['heat on a space that holds oil', without('drain: chamber'), 'heat-on-a-wet-space', /still holds Gear oil/],
   ['heat on a space that is plugged', ['  plate: { title: Pull plate, where: on the cover, on: cover }', '  plate: { title: Pull plate, where: on the cover, on: cover }\n  bung: { title: Bung, where: in the drain, on: drain-plug }', '  chamber: { title: Gear chamber, holds: oil, drain: drain }', '  chamber: { title: Gear chamber, holds: oil, drain: drain, ports: [drain-plug] }', ...before('{ heat: bearing, to: 100 °C }', '{ place: drain-plug }', '{ fit: bung }'), ops('place: drain-plug'), ops('remove: bung')], 'heat-on-a-closed-space', /plugged by "Bung"/],
   ['asked after the deed', [ops('choose: bearing-off'), '', ops('off: bearing'), ops('off: bearing', 'choose: bearing-off')], 'asked-after-the-deed', /asked only after it/],
+  ['a mark that one variant never lines up', [ops('align: cover-clock'), ops('{ align: cover-clock, when: { variant: long } }')], 'mark-not-used', /this ladder never lines it up/],
+  ['a hose that one variant leaves parted', [ops('reconnect: hose'), ops('{ reconnect: hose, when: { variant: long } }')], 'lead-not-reconnected', /never puts it back/],
   ['asked in one variant only', [ops('choose: bearing-off'), ops('{ choose: bearing-off, when: { variant: long } }')], 'hangs-on-what-is-not-asked', /never asks/],
   ['a choice that nothing hangs on', [ops(WARM), ops('do: "Warm the inner ring"')], 'choice-without-effect', /whatever is answered/],
   ['variants that nothing hangs on', [', when: { variant: long } }', ' }'], 'variant-without-effect', /nothing in the sheet differs/],
