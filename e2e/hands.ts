@@ -136,6 +136,8 @@ export async function wanted(page: Page): Promise<string> {
   if (made) return `${made[1]} ${made[2]}`;
   const least = /at least ([\d.]+) ([^\s,]+)/.exec(says);
   if (least) return `${Number(least[1]) * 2} ${least[2]}`;
+  const most = /at most ([\d.]+) ([^\s,]+)/.exec(says);
+  if (most) return `${Number(most[1]) / 2} ${most[2]}`;
   const band = /(?:Accepted|Band) ([\d.]+) (?:to|±) ([\d.]+) ([^\s,]+)/.exec(says);
   if (!band) throw new Error(`no figure to be read in: ${says}`);
   const middle = says.includes('±') ? Number(band[1]) : (Number(band[1]) + Number(band[2])) / 2;

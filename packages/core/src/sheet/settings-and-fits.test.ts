@@ -42,7 +42,7 @@ describe('what a setting must say', () => {
   }); // prettier-ignore
 
   test('neither a band nor a chart, and a school that is none, are named with their place', () => {
-    const bare = readSheet(replaced('hub-cartridge', '    band: 0 mm to 0.02 mm\n', '')).problems;
+    const bare = readSheet(replaced('hub-cartridge', '    band: at most 0.02 mm\n', '')).problems;
     expect(bare.some((p) => p.path === 'settings.float.band')).toBe(true);
     const magic = readSheet(replaced('hub-loose-ball', 'kind: cone, pitch', 'kind: magic, pitch')).problems;
     expect(magic.some((p) => /settings\.play\.school/.test(p.path))).toBe(true);

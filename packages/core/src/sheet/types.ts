@@ -165,8 +165,8 @@ export interface Joint {
   readonly running?: boolean;
   /** Place → which kind of fastener goes there, where they are not all alike: "long, M6 × 45". */
   readonly takes?: Readonly<Record<string, string>>;
-  /** A castellated nut: after its figure on to the next slot, forward only, by so much at most. */
-  readonly slot?: { readonly most: Quantity };
+  /** A castellated nut: after its figure on to the next slot, forward only, by so much at most, until its pin goes in. */
+  readonly slot?: { readonly most: Quantity; readonly pin: string };
   /** Length that stretches: with it the clamp force of a turn is known. */
   readonly grip?: Quantity;
   /** The far side is held, with this. */

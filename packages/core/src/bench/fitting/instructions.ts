@@ -1,7 +1,16 @@
+import { formatQuantity } from '../../quantities/index.ts';
+import type { Sheet } from '../../sheet/index.ts';
+import { slotOf } from '../tightening/slot.ts';
 import { partTitle } from '../ladder/words.ts';
 import type { Instruction, Instructions } from '../registry/shapes.ts';
 import type { FitOp } from './ops.ts';
 import { goesBackNew } from './renewal.ts';
+
+/** What a pin that goes through a castellated nut waits for. */
+const slotLines = (sheet: Sheet, pin: string): readonly string[] => {
+  const slot = slotOf(sheet, pin)?.slot;
+  return slot ? [`Nut on to the next slot: forward only, at most ${formatQuantity(slot.most)}, never back`] : [];
+};
 
 const goesIn: Instruction<'place' | 'press'> = (sheet, op, state) => {
   const part = op.part === undefined ? undefined : sheet.parts[op.part];
@@ -20,6 +29,7 @@ const goesIn: Instruction<'place' | 'press'> = (sheet, op, state) => {
     ...(part.where ? [`To ${part.where}`] : []),
     ...(part.lip ? [`Lip faces the ${part.lip.faces}`] : []),
     ...(part.mayNotTouch ? [`Nothing touches ${part.mayNotTouch}`] : []),
+    ...slotLines(sheet, part.id),
     ...(lying?.note ? [`Noted as it came off: ${lying.note}`] : []),
   ];
 };

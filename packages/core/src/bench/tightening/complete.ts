@@ -29,16 +29,6 @@ export const tighteningCompletions: Completions<TightenOp> = {
           : [{ type: 'set-between', payload: { op: op.id, state: 'started', joint: joint.id } } satisfies NewEvent]),
       );
     if (!t.complete) return refuse('not-complete', `Fastener ${t.bolt} is not pulled`, 'Pull in order');
-    if (joint.slot && command.answer !== 'yes')
-      return refuse(
-        'not-complete',
-        command.answer === 'no'
-          ? `No slot meets the hole within ${formatQuantity(joint.slot.most)} forward`
-          : `${joint.title} is not on its slot yet`,
-        command.answer === 'no'
-          ? 'Another washer or another nut, and pull it again: it is never turned back'
-          : `On to the next slot, forward only, at most ${formatQuantity(joint.slot.most)}; then say whether one meets`,
-      );
     const computed = computedFigure(joint);
     const told = state.lessons.some((l) => l.kind === 'no-figure' && l.words.startsWith(joint.title));
     return accept(
@@ -50,7 +40,6 @@ export const tighteningCompletions: Completions<TightenOp> = {
           fastener: joint.fastener,
           count: joint.count,
           ...(computed ? { computed: computed.working } : {}),
-          ...(joint.slot ? { slot: 'meets' as const } : {}),
         },
       },
       ...(computed && !told ? [noFigureLesson(joint, step.rung, computed.torque)] : []),

@@ -67,8 +67,6 @@ export interface PullPayloads {
     readonly count: number;
     /** The sheet had no figure: how the one that was used came about. */
     readonly computed?: readonly WorkingLine[];
-    /** A castellated nut: a slot meets the hole, turned forward only. */
-    readonly slot?: 'meets';
   };
   /** Loosened after it was pulled: its ticks are gone, and one-time fasteners are used up. */
   'joint-loosened': { readonly joint: string; readonly why: string; readonly usedUp: boolean };

@@ -27,8 +27,7 @@ export const tighteningHands: Hands<TightenOp> = {
         bolt: t.unanswered.bolt,
         answer: t.unanswered.advice === 'renew' || joint.fasteners === 'new' ? 'renewed' : 'slackened',
       };
-    if (t.complete || t.bolt === undefined)
-      return { type: 'complete', op: op.id, ...(joint.slot ? { answer: 'yes' } : {}) };
+    if (t.complete || t.bolt === undefined) return { type: 'complete', op: op.id };
     const running = runningNm(joint, state);
     const window = windowOf(joint, t.stage, running);
     const turn = window.unit === 'deg';

@@ -34,7 +34,12 @@ export function compileJoint(reader: Reader, id: string, raw: RawJoint, sheet: R
     ...(raw.takes === undefined ? {} : { takes: compileTakes(reader, [...at, 'takes'], raw.takes, count) }),
     ...(raw.slot === undefined
       ? {}
-      : { slot: { most: reader.quantity([...at, 'slot', 'forward'], raw.slot.forward, 'angle') } }),
+      : {
+          slot: {
+            most: reader.quantity([...at, 'slot', 'forward'], raw.slot.forward, 'angle'),
+            pin: reader.name([...at, 'slot', 'pin'], raw.slot.pin, sheet.parts, 'part'),
+          },
+        }),
     ...(raw.grip === undefined ? {} : { grip: reader.quantity([...at, 'grip'], raw.grip, 'length') }),
     hold: raw.hold,
     ...(raw.clamps === undefined

@@ -153,7 +153,7 @@ export const joint = object(
     threadlocker: words,
     'keep-clear': words,
     running: flag,
-    slot: object({ forward: figure }, ['forward']),
+    slot: object({ forward: figure, pin: ref }, ['forward', 'pin']),
     takes: byPlace,
     grip: figure,
     hand: choice('left', 'right'),

@@ -1,4 +1,4 @@
-import { linesOf } from '@jubb/core/bench';
+import { linesOf, slotOf } from '@jubb/core/bench';
 import { useState } from 'react';
 import type { Fluid, Op, Sheet } from '@jubb/core/sheet';
 import { BeltRoute, routesOf } from '../../../drawing/belt-route.tsx';
@@ -18,6 +18,7 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
   const [amount, setAmount] = useState('');
   const [error, setError] = useState<string>();
   const flows = flowing(sheet, op);
+  const nut = op.kind === 'place' && op.part ? slotOf(sheet, op.part) : undefined;
   const routes = routesOf(sheet.routes, 'lead' in op ? op.lead : '', bench.state.variant);
   const complete = (more: { answer?: 'yes' | 'no' } = {}): void => {
     const typed = flows && amount.trim() !== '' ? readTyped(amount, flows.dimension, flows.unit) : undefined;
@@ -81,6 +82,17 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
                 </figure>
               ))}
             </div>
+            {nut && (
+              <button
+                type="button"
+                className="btn-line"
+                onClick={() =>
+                  bench.give({ type: 'loosen', joint: nut.id, why: 'No slot meets the hole: another washer' })
+                }
+              >
+                No slot meets the hole
+              </button>
+            )}
             {flows && (
               <QuantityField
                 id="amount"

@@ -1,5 +1,5 @@
 import { computedFigure, runningNm, tighteningState, windowOf } from '@jubb/core/bench';
-import { formatQuantity, inCanonical } from '@jubb/core/quantities';
+import { inCanonical } from '@jubb/core/quantities';
 import { wrenchSetting } from '@jubb/core/reckoners';
 import type { Joint } from '@jubb/core/sheet';
 import { useState } from 'react';
@@ -117,9 +117,7 @@ function Pulls(props: PullsProps): React.JSX.Element {
           <Typed at={at} />
         </div>
       </div>
-      {complete && t.complete && joint.slot ? (
-        <OnItsSlot bench={bench} op={op.id} joint={joint} />
-      ) : complete ? (
+      {complete ? (
         <Go
           label={
             t.complete
@@ -148,24 +146,6 @@ function Pulls(props: PullsProps): React.JSX.Element {
           </Foot>,
           foot,
         )}
-    </>
-  );
-}
-
-/** A castellated nut at its figure: on to the next slot, forward only; where none meets, another washer. */
-function OnItsSlot({
-  bench,
-  op,
-  joint,
-}: Pick<PullsProps, 'bench' | 'joint'> & { readonly op: string }): React.JSX.Element {
-  const most = formatQuantity(joint.slot!.most);
-  return (
-    <>
-      <p className="lines m-0">On to the next slot: forward only, at most {most}, never back.</p>
-      <button type="button" className="btn-line" onClick={() => bench.give({ type: 'complete', op, answer: 'no' })}>
-        No slot meets within {most}
-      </button>
-      <Go label="A slot meets the hole" act={() => bench.give({ type: 'complete', op, answer: 'yes' })} />
     </>
   );
 }
