@@ -7,7 +7,7 @@ import { readGoodSheet, readSheet } from './read/index.ts';
 
 /** The sheets of the guide, in order: what it tells is held to them. */
 const guide = readFileSync(join(process.cwd(), 'docs/writing-a-sheet.md'), 'utf8');
-const [draft, whole] = [...guide.matchAll(/```yaml\n([\s\S]*?)```/g)].map((m) => m[1]!);
+const [draft, whole, more] = [...guide.matchAll(/```yaml\n([\s\S]*?)```/g)].map((m) => m[1]!);
 
 describe('the guide to a first sheet', () => {
   test('its draft has just the problems that the guide tells, each with its line', () => {
@@ -15,6 +15,17 @@ describe('the guide to a first sheet', () => {
     const { problems } = readSheet(draft!);
     expect(problems.map((p) => p.code).sort()).toEqual(told.sort());
     for (const p of problems) expect(p.line).toBeGreaterThan(0);
+  });
+
+  test('faults and scopes may be added at its end, and are what the guide says of them', () => {
+    const sheet = readGoodSheet(`${whole!}\n${more!}`, 'idler-belt');
+    expect(Object.keys(sheet.faults!)).toHaveLength(3);
+    const bench = booked(sheet, null, 'listen');
+    bench.run((c) => c.type === 'sign-off');
+    expect(Object.keys(bench.state.steps)).not.toContain('strip cover');
+    const alike = more!.replace('shows: { drag: high, growl: growls }', 'shows: { growl: growls }');
+    const second = `${whole!.replace('build-sheet/1', 'build-sheet/2')}\n${alike}`;
+    expect(readSheet(second).problems.map((p) => p.code)).toContain('faults-alike');
   });
 
   test('its last sheet goes from strip to sign-off, and asks on the way for what the guide says', () => {
