@@ -150,7 +150,7 @@ export function LadderDrawing({
               fontWeight={current ? 740 : row.folded ? 640 : steps.every(done) ? 440 : 560}
               fill={row.folded ? 'var(--ink2)' : 'var(--ink)'}
             >
-              {named(row.title, steps[0]?.at, room)}
+              {named(row.title, sideOf(steps), room)}
             </text>
             {row.folded && (
               <text x={X1 - 20} y={y + 5.5} fontSize="15" fontWeight="640" fill="var(--ink2)" textAnchor="end">
@@ -203,6 +203,10 @@ export function LadderDrawing({
     </svg>
   );
 }
+
+/** The side that all of a row's steps stand on; a folded row of both sides has none. */
+const sideOf = (steps: readonly LadderStep[]): string | undefined =>
+  steps.every((s) => s.at === steps[0]?.at) ? steps[0]?.at : undefined;
 
 /** A rung's name, cut to the room there is; its side is never what is cut. */
 function named(title: string, side: string | undefined, room: number): string {
