@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { fold, nextMove } from '@jubb/core/bench';
+import type { Op } from '@jubb/core/sheet';
 import type { Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
 import { book, forward, fresh, jobOf, sent } from './hands.ts';
@@ -64,16 +65,22 @@ describe('a job about less than all of a unit', () => {
   });
 });
 
+/** A unit booked in, worked by the API to the operation that is looked for, and its bench opened. */
+async function benchAt(sheetId: string, answers: readonly string[], there: (op: Op) => boolean): Promise<string> {
+  const job = await book(page, sheetId, answers);
+  const { sheet } = await jobOf(page, job);
+  await forward(page, job, (s) => {
+    const move = nextMove(sheet, s);
+    return move.kind === 'op' && there(move.op);
+  });
+  await page.goto(`${shop.base}/job/${job}`);
+  await fresh(page);
+  return job;
+}
+
 describe('a drain, a route and fasteners by place on the bench', () => {
   test('what came out is measured, and stands in the truth column until it is filled', async () => {
-    const job = await book(page, 'axle-pinion', []);
-    const { sheet } = await jobOf(page, job);
-    await forward(page, job, (s) => {
-      const move = nextMove(sheet, s);
-      return move.kind === 'op' && move.op.kind === 'drain';
-    });
-    await page.goto(`${shop.base}/job/${job}`);
-    await fresh(page);
+    const job = await benchAt('axle-pinion', [], (op) => op.kind === 'drain');
     await page.type('#amount', '2.1');
     await press(page, '.btn-go', 'Done');
     await page.waitForFunction(() => document.querySelector('aside.right')!.textContent.includes('Drained'));
@@ -82,14 +89,7 @@ describe('a drain, a route and fasteners by place on the bench', () => {
   });
 
   test('the belt’s route is drawn where the belt goes on it', async () => {
-    const job = await book(page, 'tensioner-belt', ['1', 'grey']);
-    const { sheet } = await jobOf(page, job);
-    await forward(page, job, (s) => {
-      const move = nextMove(sheet, s);
-      return move.kind === 'op' && move.op.kind === 'disconnect' && move.op.lead === 'belt-route';
-    });
-    await page.goto(`${shop.base}/job/${job}`);
-    await fresh(page);
+    await benchAt('tensioner-belt', ['1', 'grey'], (op) => op.kind === 'disconnect' && op.lead === 'belt-route');
     const routes = await page.$$eval('.beltroute', (all) => all.map((r) => r.getAttribute('aria-label')));
     expect(routes).toEqual([
       'Belt, one idler, seen from the front: crank, tensioner (back of the belt), fan, alternator, idler',
@@ -98,14 +98,7 @@ describe('a drain, a route and fasteners by place on the bench', () => {
   });
 
   test('screws that are not alike are asked about as they come out', async () => {
-    const job = await book(page, 'clutch-wet', ['OC-3']);
-    const { sheet } = await jobOf(page, job);
-    await forward(page, job, (s) => {
-      const move = nextMove(sheet, s);
-      return move.kind === 'op' && move.op.kind === 'undo' && move.op.joint === 'cover-screws';
-    });
-    await page.goto(`${shop.base}/job/${job}`);
-    await fresh(page);
+    const job = await benchAt('clutch-wet', ['OC-3'], (op) => op.kind === 'undo' && op.joint === 'cover-screws');
     await has(page, 'long, M6 × 45: places 8 and 9');
     await press(page, '.btn-line', 'They are not so');
     await page.type('#by-place', 'the long ones came out at 3 and 5');

@@ -1,3 +1,5 @@
+import { forms } from './export-form.ts';
+
 /** JSON Schema (draft 2020-12) of an exported job. Published as library/job-record.schema.json. */
 const text = { type: 'string' } as const;
 const quantity = {
@@ -24,17 +26,7 @@ export const recordSchema = {
   type: 'object',
   required: ['jubb', 'job', 'workshop', 'sheet', 'events', 'signatures', 'record'],
   properties: {
-    jubb: {
-      enum: [
-        'job-record/1',
-        'job-record/2',
-        'job-record/3',
-        'job-record/4',
-        'job-record/5',
-        'job-record/6',
-        'job-record/7',
-      ],
-    },
+    jubb: { enum: [...forms] },
     job: text,
     workshop: text,
     sheet: { type: 'object', required: ['id', 'revision', 'title', 'steps'] },
