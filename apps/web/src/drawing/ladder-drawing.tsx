@@ -5,6 +5,7 @@ import type { LadderStep, Sheet } from '@jubb/core/sheet';
 import { useState } from 'react';
 import { useKeys } from '../frame/keys.ts';
 import { ladderRows } from './ladder-rows.ts';
+import { LEADING, nameLines } from './name-lines.ts';
 
 const X0 = 26;
 const X1 = 270;
@@ -126,6 +127,9 @@ export function LadderDrawing({
         const looked = peekedRung !== undefined && row.rungs.includes(peekedRung);
         const glyphs = row.folded ? [] : glyphsOf(sheet, steps);
         const room = X1 - X0 - 52 - glyphs.length * 21 - (row.folded ? 44 : 0);
+        const side = sideOf(steps);
+        const plain = side === undefined ? row.title : row.title.replace(new RegExp(`, ${side}$`), '');
+        const name = nameLines(side === undefined ? plain : `${plain}, ${side}`, room);
         return (
           <g
             key={row.key}
@@ -144,13 +148,15 @@ export function LadderDrawing({
               <path d={`M${X0 + 12} ${y - dy / 2}H${X1 - 12}`} stroke="#8b938f" strokeWidth="1" strokeDasharray="2 3" />
             )}
             <text
-              x={X0 + 20}
-              y={y + 5.5}
-              fontSize={row.folded ? 15 : 16}
+              fontSize={name.size}
               fontWeight={current ? 740 : row.folded ? 640 : steps.every(done) ? 440 : 560}
               fill={row.folded ? 'var(--ink2)' : 'var(--ink)'}
             >
-              {named(row.title, sideOf(steps), room)}
+              {name.lines.map((words, k) => (
+                <tspan key={words} x={X0 + 20} y={y + name.size / 3 + (k - (name.lines.length - 1) / 2) * LEADING}>
+                  {words}
+                </tspan>
+              ))}
             </text>
             {row.folded && (
               <text x={X1 - 20} y={y + 5.5} fontSize="15" fontWeight="640" fill="var(--ink2)" textAnchor="end">
@@ -207,16 +213,3 @@ export function LadderDrawing({
 /** The side that all of a row's steps stand on; a folded row of both sides has none. */
 const sideOf = (steps: readonly LadderStep[]): string | undefined =>
   steps.every((s) => s.at === steps[0]?.at) ? steps[0]?.at : undefined;
-
-/** A rung's name, cut to the room there is; its side is never what is cut. */
-function named(title: string, side: string | undefined, room: number): string {
-  if (side === undefined) return cut(title, room);
-  const tail = `, ${side}`;
-  return `${cut(title.replace(new RegExp(`${tail}$`), ''), room - tail.length * 7.9)}${tail}`;
-}
-
-/** A text that fits into `room` px at 16 px, by the mean width of a letter of the typeface. */
-function cut(text: string, room: number): string {
-  const most = Math.floor(room / 7.9);
-  return text.length <= most ? text : `${text.slice(0, Math.max(3, most - 1)).trimEnd()}…`;
-}
