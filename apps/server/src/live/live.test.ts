@@ -83,7 +83,7 @@ beforeAll(async () => {
   db = new pg.Client({ connectionString: copy.url });
   await db.connect();
   cookie = await server.signIn('Magnus Sorley', '2222');
-  const { rows } = await db.query<{ id: string }>(`SELECT id FROM job WHERE place = 'A'`);
+  const { rows } = await db.query<{ id: string }>(`SELECT id FROM job WHERE place = 'A' AND stage <> 'handed-over'`);
   job = rows[0]!.id;
 });
 afterAll(async () => {

@@ -75,9 +75,12 @@ describe('booking a unit in', () => {
     });
     const { where } = show(<BookInScreen me={una} />, { path: '/book' });
     await chooseSheet();
-    expect(screen.queryByLabelText('How much of it')).toBeNull();
+    type('How much of it', 'cap');
+    expect(screen.getByText('When: Cap leaks or is lost.')).toBeTruthy();
     type('Build sheet', 'axle-pinion');
-    const scope = await screen.findByLabelText<HTMLSelectElement>('How much of it');
+    await screen.findByRole('option', { name: 'Pinion seal only' });
+    const scope = screen.getByLabelText<HTMLSelectElement>('How much of it');
+    expect(scope.value).toBe('');
     expect([...scope.options].map((o) => o.textContent)).toEqual([
       'All of it',
       'Half shaft gaskets only',
