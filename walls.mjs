@@ -6,6 +6,7 @@ export const coreRooms = {
   csv: [],
   reckoners: ['quantities'],
   sheet: ['quantities', 'reckoners'],
+  shape: ['quantities', 'sheet'],
   bench: ['quantities', 'reckoners', 'sheet', 'csv'],
   parts: ['quantities', 'reckoners', 'sheet', 'bench', 'csv'],
   quote: ['quantities', 'reckoners', 'sheet', 'bench', 'parts', 'csv'],

@@ -130,6 +130,29 @@ for (const [name, t] of [
   console.log(
     `${name} opens, ${SLOW} × slowed (goal 300 ms): ${median(t).toFixed(0)} ms, ${(median(t) / small).toFixed(1)} × baseline`,
   );
+/** ms of one turn of the drawing of the unit: geometry, page and layout; the frame that shows it comes after. */
+const turned = () =>
+  page.evaluate(async () => {
+    const said = () => document.querySelector('.unitdrawing')?.getAttribute('aria-label');
+    const before = said();
+    const from = performance.now();
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: 'x', bubbles: true, cancelable: true }));
+    for (let i = 0; i < 20 && said() === before; i += 1) await new Promise((r) => setTimeout(r, 0));
+    document.querySelector('.unitdrawing')?.getBoundingClientRect();
+    return { took: performance.now() - from, drawn: said() !== undefined && said() !== before };
+  });
+await opened(bench, there);
+const turns = [];
+for (let i = 0; i < 9; i += 1) {
+  const { took, drawn } = await turned();
+  if (drawn) turns.push(took);
+}
+if (turns.length > 0) {
+  const turn = median(turns);
+  console.log(`the unit is turned from section to row, ${SLOW} × slowed (goal 16 ms): ${turn.toFixed(1)} ms`);
+  if (turn > 16) process.exitCode = 1;
+} else console.log('the unit is not drawn on this move');
+await opened('.rail a.word', '.place-row');
 await page.emulateCPUThrottling(1);
 await held();
 await opened('.rail a.word', '.place-row');

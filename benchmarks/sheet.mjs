@@ -4,6 +4,8 @@ import { join } from 'node:path';
 import { parse } from 'yaml';
 import { ladder, ladders, simulate } from '@jubb/core/sheet';
 import { readSheet } from '@jubb/core/sheet/read';
+import { axesOf, unitDrawing } from '@jubb/core/shape';
+import { partsOfRow } from '@jubb/core/sheet';
 
 const library = process.env.JUBB_LIBRARY ?? new URL('../library/', import.meta.url).pathname;
 let failed = false;
@@ -73,4 +75,24 @@ if (!sheet) throw new Error(problems.map((p) => p.message).join('; '));
 const choices = ladders(sheet)[0];
 const took = time(() => ladder(sheet, choices), 21);
 say(`order of ${ladder(sheet, choices).all.length} steps`, ms(took), '5 ms', took < 5);
+
+// The unit drawn: the axis with the most parts, half of it off, beside the order of the same sheet.
+const drawn = worked.flatMap(({ name, sheet: of }) =>
+  axesOf(of).map((axis) => ({ name, of, axis, parts: partsOfRow(axis.row) })),
+);
+const largest = drawn.reduce((a, b) => (b.parts.length > a.parts.length ? b : a));
+const off = new Set(largest.parts.slice(Math.floor(largest.parts.length / 2)));
+const draw = (view) => unitDrawing(largest.of, { axis: largest.axis, view, width: 630, height: 260, off });
+for (let i = 0; i < 50; i += 1) draw('section');
+const geometry = Math.max(
+  time(() => draw('section'), 31),
+  time(() => draw('row'), 31),
+);
+const order = time(() => ladder(largest.of, ladders(largest.of)[0]), 21);
+say(
+  `geometry of ${largest.name}, ${largest.parts.length} parts on one axis (${(geometry / order).toFixed(1)} × its order)`,
+  ms(geometry),
+  '8 ms',
+  geometry < 8,
+);
 process.exitCode = failed ? 1 : 0;

@@ -1,6 +1,7 @@
 import type { QuoteState } from '@jubb/core/bench';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { PDF_FONT } from '../pdf/pdf.ts';
+import { figures } from '../pdf/unit-svg.ts';
 
 const RULE = '#cdc7b8';
 const QUIET = '#4a5358';
@@ -14,6 +15,8 @@ export interface QuotedJob {
   readonly scope?: string;
   readonly customer: string;
   readonly serial: string;
+  /** The unit with what is worn marked, as SVG. */
+  readonly drawings: readonly string[];
 }
 
 /** A quote as a page for the customer: what was found and the reading behind it, each way out with its lines and its sum. */
@@ -91,6 +94,7 @@ export function quotePdf(quote: QuoteState, job: QuotedJob, workshop: string): T
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 499, y2: 0, lineWidth: 1, lineColor: RULE }] },
       { text: 'What we found', bold: true, fontSize: 12, margin: [0, 8, 0, 2] },
       ...(findings.length > 0 ? findings : [{ text: 'Nothing was found worn so far.' }]),
+      ...figures('Where it is worn', job.drawings),
       { text: 'What can be done', bold: true, fontSize: 12, margin: [0, 10, 0, 0] },
       ...options,
       ...(quote.note ? [{ text: quote.note, margin: [0, 10, 0, 0] as [number, number, number, number] }] : []),

@@ -61,9 +61,9 @@ export class QuotesController {
     @Param('id', ParseUUIDPipe) id: string,
     @Param('version', ParseIntPipe) version: number,
   ): Promise<StreamableFile> {
-    const { quote, job, workshop, scope } = await this.quotes.quote(id, version);
+    const { quote, job, workshop, scope, drawings } = await this.quotes.quote(id, version);
     const { number, title, complaint, customer, unit } = job;
-    const quoted = { number, title, complaint, customer: customer.name, serial: unit.serial, scope };
+    const quoted = { number, title, complaint, customer: customer.name, serial: unit.serial, scope, drawings };
     const bytes = await this.heavy.run({ kind: 'quote-pdf', quote, job: quoted, workshop: workshop.name });
     return new StreamableFile(bytes, {
       type: 'application/pdf',

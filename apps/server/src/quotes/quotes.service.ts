@@ -1,6 +1,6 @@
 import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
 import type { AnswerQuoteDto, CommandAnswer, OfferView } from '@jubb/contract';
-import { agreedMinor, billOf, jobSheet, scopeAt, type QuoteState } from '@jubb/core/bench';
+import { agreedMinor, billOf, jobSheet, scopeAt, wornParts, type QuoteState } from '@jubb/core/bench';
 import { orderPlan } from '@jubb/core/parts';
 import { findingsForCustomer, quoteOptions, type HandPrices } from '@jubb/core/quote';
 import { scopeTitle } from '@jubb/core/sheet';
@@ -8,6 +8,7 @@ import { DataSource } from 'typeorm';
 import { Job } from '../jobs/job.entity.ts';
 import { Workshop } from '../planning/workshop.entity.ts';
 import { JobLog } from '../jobs/job-log.ts';
+import { markedUnit } from '../pdf/unit-svg.ts';
 import { PricingService } from '../jobs/pricing.service.ts';
 import type { Asker } from '../jobs/asker.ts';
 import { JobWriter } from '../jobs/job-writer.service.ts';
@@ -101,7 +102,13 @@ export class QuotesService {
   async quote(
     id: string,
     version: number,
-  ): Promise<{ quote: QuoteState; job: Job; workshop: Workshop; scope: string | undefined }> {
+  ): Promise<{
+    quote: QuoteState;
+    job: Job;
+    workshop: Workshop;
+    scope: string | undefined;
+    drawings: readonly string[];
+  }> {
     const { sheet, state, job } = await this.log.load(id);
     const quote = state.quotes.find((q) => q.version === version);
     if (!quote) throw new NotFoundException('There is no such quote');
@@ -109,6 +116,7 @@ export class QuotesService {
     return {
       quote,
       job,
+      drawings: markedUnit(jobSheet(sheet, state), { worn: wornParts(state) }),
       scope: scope === undefined ? undefined : scopeTitle(sheet, scope),
       workshop: await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 }),
     };

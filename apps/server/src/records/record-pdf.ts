@@ -1,9 +1,11 @@
-import { badLine, plainRecord, type JobRecord } from '@jubb/core/bench';
+import { badLine, fold, jobSheet, plainRecord, renewedParts, type JobRecord } from '@jubb/core/bench';
 import { fingerprint, type JobExport } from '@jubb/core/bench/verify';
 import { formatBand, formatQuantity } from '@jubb/core/quantities';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import QRCode from 'qrcode';
+import { currentSheet } from '@jubb/core/sheet';
 import { PDF_FONT } from '../pdf/pdf.ts';
+import { figures, markedUnit } from '../pdf/unit-svg.ts';
 import { trendSvg, type TrendPoint } from './trend.ts';
 
 const RULE = '#cdc7b8';
@@ -44,6 +46,8 @@ export async function recordPdf(
   trends: readonly RecordTrend[],
 ): Promise<TDocumentDefinitions> {
   const r = file.record;
+  const pinned = currentSheet(file.sheet);
+  const state = fold(file.job, file.events);
   const signature = file.signatures.at(-1);
   const head = file.events.at(-1)!;
   const code = await QRCode.toString(unitUrl, { type: 'svg', margin: 0 });
@@ -99,6 +103,7 @@ export async function recordPdf(
       },
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 499, y2: 0, lineWidth: 1, lineColor: RULE }] },
       ...(depth === 'customer' ? customer(r, trends) : workshop(r)),
+      ...figures('What is new, marked', markedUnit(jobSheet(pinned, state), { renewed: renewedParts(pinned, state) })),
       ...signed,
     ],
   };

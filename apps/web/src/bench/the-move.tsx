@@ -8,6 +8,7 @@ import { LeadLines } from './lead-lines.tsx';
 import { MovePanel } from './move-panel.tsx';
 import { OppositePictures } from './opposite-pictures.tsx';
 import { ReadyToStart } from './ready-to-start.tsx';
+import { useUnitView } from './unit/use-unit-view.tsx';
 import type { Bench } from './use-bench.ts';
 import { WhichBar } from './which-bar.tsx';
 
@@ -27,6 +28,7 @@ export function TheMove({
   const caution = step.ops.find((o) => o.kind === 'caution');
   const go = together(sheet, state, step, move.op);
   // What leads up to a move is done with its press.
+  const unit = useUnitView(bench, go.op);
   const reason = safe.op === go.op.id ? safe.words : '';
   const withLeads: Bench = {
     ...bench,
@@ -43,6 +45,7 @@ export function TheMove({
             {sideWords(step.side)}, {move.place} of {move.of}: {step.title.toLowerCase()}
           </span>
           {step.at && <span className="side">{step.at}</span>}
+          {unit.button}
         </div>
         <LeadLines bench={bench} lead={go.lead} />
         <h2>{opTitle(sheet, go.op)}</h2>
@@ -54,6 +57,7 @@ export function TheMove({
       </div>
       {caution && caution.id !== move.op.id && <Caution say={caution.say} />}
       <OppositePictures bench={bench} step={step} />
+      {unit.figure}
       <InTheWay bench={bench} op={go.op} reason={reason} setReason={(words) => setSafe({ op: go.op.id, words })} />
       <MovePanel key={go.op.id} bench={withLeads} step={step} op={go.op} me={me} />
     </>

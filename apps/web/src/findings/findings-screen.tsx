@@ -1,5 +1,5 @@
 import type { MeView } from '@jubb/contract';
-import { quoteInForce, quoteStands } from '@jubb/core/bench';
+import { jobSheet, quoteInForce, quoteStands, wornParts } from '@jubb/core/bench';
 import type { BuyingWay } from '@jubb/core/parts';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -14,6 +14,7 @@ import { useBench } from '../bench/use-bench.ts';
 import { minorOf, moneyWords } from '../money.ts';
 import { BillLines } from './bill-lines.tsx';
 import { AnswerForm, type QuoteAnswer } from './answer-form.tsx';
+import { WornUnit } from './worn-unit.tsx';
 import { FindingRows, judgedParts } from './finding-rows.tsx';
 import { Offers } from './offers.tsx';
 import { PartsList } from './parts-list.tsx';
@@ -65,6 +66,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
           <h2>
             Findings, {done} of {judged.length} judged
           </h2>
+          <WornUnit sheet={jobSheet(sheet, state)} worn={wornParts(state)} />
           <FindingRows sheet={sheet} state={state} needs={plan.needs} />
           {Object.values(state.causes).map((c) => (
             <div key={c.cause} className="frow">

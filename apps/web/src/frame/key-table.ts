@@ -24,6 +24,7 @@ export const KEY_TABLE = {
   bubble: { key: '0', does: 'a bubble came: count anew', at: 'bench' },
   takeBack: { key: 'u', does: 'take back the last entry', at: 'bench' },
   working: { key: 'w', does: 'show or fold the working', at: 'bench' },
+  drawing: { key: 'x', does: 'the unit in section, or its parts in a row', at: 'bench' },
   voice: { key: 'v', does: 'the bench speaks, or is silent', at: 'bench' },
   book: { key: 'b', does: 'book in a unit', at: 'floor' },
   filter: { key: 'f', does: 'find among the jobs', at: 'floor' },

@@ -24,9 +24,11 @@ const List = ({
 export function PlainPage({
   record,
   workshop,
+  figures,
 }: {
   readonly record: JobRecord;
   readonly workshop: string;
+  readonly figures?: React.ReactNode;
 }): React.JSX.Element {
   const p = plainRecord(record);
   return (
@@ -52,6 +54,7 @@ export function PlainPage({
       <List title="What we found" lines={p.found} />
       <List title="What we did" lines={p.done} />
       <List title="New parts" lines={p.renewed} />
+      {figures}
       <List title="Left as it is" lines={p.left} />
       <List title="Running in" lines={p.runIn} />
       <List title="Look again" lines={p.next} />

@@ -1,9 +1,10 @@
-import { fold, standingNow } from '@jubb/core/bench';
+import { fold, jobSheet, renewedParts, standingNow } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { Caution } from '../bench/caution.tsx';
 import { currentSheet } from '@jubb/core/sheet';
+import { axesWith, UnitFigures } from '../drawing/unit/unit-figures.tsx';
 import { DeskSection } from './desk-section.tsx';
 import {
   Aids,
@@ -37,7 +38,17 @@ export default function RecordScreen(): React.JSX.Element {
     );
   const { record: r, events, signatures, workshop, sheet } = query.data;
   // A record that is looked at while the unit is open still says what must not be disturbed.
-  const standing = standingNow(currentSheet(sheet), fold(query.data.job, events)).map((s) => s.say);
+  const pinned = currentSheet(sheet);
+  const state = fold(query.data.job, events);
+  const standing = standingNow(pinned, state).map((s) => s.say);
+  const renewed = renewedParts(pinned, state);
+  const drawn = jobSheet(pinned, state);
+  const newParts = renewed.size > 0 && (
+    <>
+      <h2>What is new, marked</h2>
+      <UnitFigures sheet={drawn} axes={axesWith(drawn, renewed)} renewed={renewed} />
+    </>
+  );
   const download = (): void => {
     const link = document.createElement('a');
     link.href = URL.createObjectURL(new Blob([JSON.stringify(query.data, null, 1)], { type: 'application/json' }));
@@ -82,7 +93,7 @@ export default function RecordScreen(): React.JSX.Element {
         ))}
       </div>
       {plain ? (
-        <PlainPage record={r} workshop={workshop} />
+        <PlainPage record={r} workshop={workshop} figures={newParts} />
       ) : (
         <article className="record">
           <RecordHead r={r} workshop={workshop} />
@@ -92,6 +103,7 @@ export default function RecordScreen(): React.JSX.Element {
           <AsFoundAndNow r={r} />
           <MeasuredAndFound r={r} />
           <Renewed r={r} />
+          {newParts}
           <Fluids r={r} />
           <Settings r={r} />
           <Tightened r={r} />

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { queries } from '../api/queries.ts';
+import { ManualDrawings } from './manual-drawings.tsx';
 import { ManualLadder } from './manual-ladder.tsx';
 import { ManualTables } from './manual-tables.tsx';
 import { SheetDocuments } from './sheet-documents.tsx';
@@ -54,6 +55,7 @@ export default function SheetScreen({ me }: { readonly me: MeView }): React.JSX.
         <p className="quiet">
           {sheet.maker} {sheet.models.join(', ')} · {sheet.id}, revision {sheet.revision} · {sheet.steps.length} steps
         </p>
+        <ManualDrawings sheet={sheet} variant={shown} />
         <ManualLadder sheet={sheet} variant={shown} />
         <ManualTables sheet={sheet} variant={shown} documents={documents.data ?? []} />
         <h2>Documents</h2>

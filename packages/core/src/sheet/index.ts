@@ -16,6 +16,7 @@ export { faultCure, faultShows } from './fault-words.ts';
 export { cureVerbs, type CureVerb, type SheetFault } from './faults.ts';
 export * from './fits.ts';
 export * from './ops.ts';
+export { partsOfRow, shapeKinds, type Axis, type Lain, type ShapeKind } from './axis.ts';
 export { beltRun, routeWords, wheelsOf, type BeltRun, type Route, type RoutePulley, type Wheel } from './route.ts';
 export * from './setting.ts';
 export * from './stand.ts';

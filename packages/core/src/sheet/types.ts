@@ -1,4 +1,5 @@
 import type { Band, Dimension, Quantity } from '../quantities/index.ts';
+import type { Axis, ShapeKind } from './axis.ts';
 import type { SheetFault } from './faults.ts';
 import type { FollowUp } from './follow-up.ts';
 import type { Fit, Gland, Lip } from './fits.ts';
@@ -48,6 +49,13 @@ export interface Part {
   /** Its place on the unit: "two upper holes". */
   readonly where?: string;
   readonly length?: Quantity;
+  /** How it is drawn, where its title and figures do not tell. */
+  readonly shape?: ShapeKind;
+  /** Diameters. */
+  readonly inside?: Quantity;
+  readonly outside?: Quantity;
+  /** Which way its lip, wide end, hollow or head points on its axis. */
+  readonly points?: 'left' | 'right';
   /** It goes in where this other part was, and is not like it. */
   readonly replaces?: string;
   /** It comes into being when another part is cut up for what is still good in it. */
@@ -459,6 +467,8 @@ export interface Sheet {
   readonly looks: Readonly<Record<string, Look>>;
   readonly stacks: Readonly<Record<string, Stack>>;
   readonly causes: Readonly<Record<string, Cause>>;
+  /** The rows in which its parts lie; none in a sheet that does not say. */
+  readonly axes?: readonly Axis[];
   /** How belts and hoses run; none in a sheet that does not say. */
   readonly routes?: Readonly<Record<string, Route>>;
   /** None in a sheet that does not say. */

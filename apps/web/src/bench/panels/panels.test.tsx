@@ -80,7 +80,7 @@ describe.each(sheets.map((s) => [s.id, s] as const))('%s, every move of a whole 
       expect(ladder.match(/fill="var\(--brassfill\)"/g)).toHaveLength(1);
       const sheetNow = returnSheet(bench.sheet, bench.state);
       const truth = textOf(drawn(<TruthColumn bench={bench} open ownWorking={false} />));
-      const back = textOf(drawn(<ReturnView sheet={sheetNow} />));
+      const back = textOf(drawn(<ReturnView sheet={sheetNow} bench={bench} />));
       expect(truth).toContain(`Aids fitted ${sheetNow.aids.length}`);
       for (const lead of sheetNow.leads) expect([truth, back].every((t) => t.includes(lead.title))).toBe(true);
       for (const b of sheetNow.between) expect(truth).toContain(b.state);

@@ -38,7 +38,7 @@ export function ResumePanel({
       </div>
       <div className="op" tabIndex={0} role="region" aria-label="Where it stands">
         {!counting || parts.length === 0 ? (
-          <ReturnView sheet={sheet} />
+          <ReturnView sheet={sheet} bench={bench} />
         ) : (
           <>
             {sheet.trays.map((t) => (

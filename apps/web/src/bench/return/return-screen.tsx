@@ -39,7 +39,7 @@ export default function ReturnScreen({ me }: { readonly me: MeView }): React.JSX
           </div>
           <b style={{ fontSize: 24 }}>{place ?? 'no place yet'}</b>
         </div>
-        <ReturnView sheet={sheet} />
+        <ReturnView sheet={sheet} bench={bench} />
         <h2>What is off, and where it lies</h2>
         <table>
           <thead>

@@ -1,11 +1,23 @@
-import { holdWords, minutesWords, type ReturnSheet } from '@jubb/core/bench';
+import { holdWords, jobSheet, minutesWords, unitNow, type ReturnSheet } from '@jubb/core/bench';
 import { format } from 'date-fns';
+import { axesWith, UnitFigures } from '../../drawing/unit/unit-figures.tsx';
 import { Caution } from '../caution.tsx';
+import type { Bench } from '../use-bench.ts';
 
 const day = (at: string): string => format(new Date(at), 'EEE d MMM, HH:mm');
 
 /** Where a unit stands, for the hands that pick it up again: the dangerous first. */
-export function ReturnView({ sheet }: { readonly sheet: ReturnSheet }): React.JSX.Element {
+export function ReturnView({
+  sheet,
+  bench,
+}: {
+  readonly sheet: ReturnSheet;
+  readonly bench: Bench;
+}): React.JSX.Element {
+  const whole = jobSheet(bench.sheet, bench.state);
+  const now = unitNow(bench.sheet, bench.state);
+  const off = new Set([...now.parts].filter(([p, s]) => s === 'off' && bench.state.off[p]).map(([p]) => p));
+  const axes = axesWith(whole, off);
   return (
     <div className="returnsheet">
       {sheet.standing.map((s) => (
@@ -71,6 +83,7 @@ export function ReturnView({ sheet }: { readonly sheet: ReturnSheet }): React.JS
           </div>
         )}
       </dl>
+      {axes.length > 0 && <UnitFigures sheet={whole} axes={axes} off={off} />}
     </div>
   );
 }

@@ -19,6 +19,7 @@ import type { RawPart, RawQuestion, RawSheet } from './raw.ts';
 import { compileJudging, minor } from './judging.ts';
 import { compileMeasure } from './measures.ts';
 import { patternChoices, writtenChoices } from './looks.ts';
+import { compileAxes } from './axes.ts';
 import { compileRoutes } from './routes.ts';
 import { compileSetting } from './settings.ts';
 import { asList, Reader, type Path } from './reader.ts';
@@ -113,6 +114,7 @@ export function compileSheet(written: RawSheet): {
       };
     }),
     ...compileJudging(reader, raw),
+    ...(raw.axes ? { axes: compileAxes(reader, raw) } : {}),
     ...(raw.routes ? { routes: compileRoutes(reader, raw) } : {}),
     ...(raw.faults ? { faults: compileFaults(reader, raw) } : {}),
     stacks: mapValues(raw.stacks, (s, id) => ({
@@ -284,6 +286,10 @@ function compilePart(reader: Reader, id: string, p: RawPart, sheet: RawSheet): P
     fits: p.fits,
     where: p.where,
     length: p.length === undefined ? undefined : reader.quantity([...at, 'length'], p.length, 'length'),
+    ...(p.shape === undefined ? {} : { shape: p.shape }),
+    ...(p.inside === undefined ? {} : { inside: reader.quantity([...at, 'inside'], p.inside, 'length') }),
+    ...(p.outside === undefined ? {} : { outside: reader.quantity([...at, 'outside'], p.outside, 'length') }),
+    ...(p.points === undefined ? {} : { points: p.points }),
     savedFrom: p['saved-from'],
     replaces: p.replaces,
     side: p.onSide,

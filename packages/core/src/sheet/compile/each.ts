@@ -13,11 +13,12 @@ const MAPS = [
   'tests',
   'causes',
   'loads',
+  'axes',
 ] as const;
 /** Words for people: a name that happens to stand in them is no name. */
 const WORDS = new Set([
   'title', 'do', 'say', 'note', 'ask', 'yes', 'helper', 'group', 'confirm', 'clean', 'where', 'with', 'to', 'how',
-  'until', 'check', 'clear', 'rework', 'tools', 'then', 'reuse-if', 'look-again', 'asks', 'takes', 'caution', 'ahead', 'way', 'keep-clear', 'may-not-touch', 'faces', 'hole', 'on', 'shape', 'pattern', 'thicker', 'sign', 'material', 'motion', 'medium', 'goes', 'kind', 'gauge', 'quantity',
+  'until', 'check', 'clear', 'rework', 'tools', 'then', 'reuse-if', 'look-again', 'asks', 'takes', 'caution', 'ahead', 'way', 'keep-clear', 'may-not-touch', 'faces', 'hole', 'on', 'shape', 'pattern', 'thicker', 'sign', 'material', 'motion', 'medium', 'goes', 'kind', 'gauge', 'quantity', 'points',
 ]); // prettier-ignore
 
 /** What may stand once on each side. */
@@ -135,6 +136,10 @@ function spoken(
   }
   if (typeof value !== 'object' || value === null) return value;
   return Object.fromEntries(
-    Object.entries(value).map(([k, v]) => [key === 'off' ? named(k) : k, k === 'id' ? v : spoken(v, sides, side, k)]),
+    Object.entries(value).map(([k, v]) =>
+      key === 'row'
+        ? [named(k), spoken(v, sides, side, 'row')]
+        : [key === 'off' ? named(k) : k, k === 'id' ? v : spoken(v, sides, side, k)],
+    ),
   );
 }

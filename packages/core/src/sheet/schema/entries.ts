@@ -1,4 +1,5 @@
 import { materialNames } from '../../reckoners/index.ts';
+import { shapeKinds } from '../axis.ts';
 import { schoolKinds } from '../setting.ts';
 import {
   choice,
@@ -39,6 +40,10 @@ export const part = object(
     each,
     where: words,
     length: quantity,
+    shape: choice(...shapeKinds),
+    inside: quantity,
+    outside: quantity,
+    points: choice('left', 'right'),
     fits: choice('one way', 'several ways'),
     'saved-from': id,
     replaces: id,

@@ -4,6 +4,7 @@ import { namedStep, off, op, rung, side } from './rungs.ts';
 import {
   choice,
   each,
+  either,
   figure,
   flag,
   from,
@@ -46,6 +47,22 @@ const fewOf = <S extends Schema>(of: S, most: number): Schema<Readonly<Record<st
   ...map(of),
   minProperties: 2,
   maxProperties: most,
+});
+
+/** A part of a row, or one with what lies in it or on it. */
+const lain = <S extends Schema>(
+  inner: S,
+): Schema<string | Readonly<Record<string, readonly (string | Written<S>)[]>>> => ({
+  anyOf: [
+    ref,
+    {
+      type: 'object',
+      minProperties: 1,
+      maxProperties: 1,
+      propertyNames: ref,
+      additionalProperties: listOf(either(ref, inner)),
+    },
+  ],
 });
 
 /** A build sheet as it is written. */
@@ -125,6 +142,12 @@ export const sheet = object(
         },
         ['ask', 'choose'],
       ),
+    ),
+    axes: map(
+      object({ title: words, each, body: ref, row: some(lain(lain(lain(ref))), { minItems: 1, maxItems: 80 }) }, [
+        'title',
+        'row',
+      ]),
     ),
     routes: map(
       object(

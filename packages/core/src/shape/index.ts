@@ -1,0 +1,10 @@
+export { aboutOp, type About } from './about-op.ts';
+export { axesOf, axisWith, offRank } from './axes.ts';
+export { kindOf } from './kinds.ts';
+export { sizesOf, type Sized } from './figures.ts';
+export { assemble, type Standing } from './assemble.ts';
+export { placeLabels, widthOf, type Label, type Wanted } from './labels.ts';
+export type { Asked, DrawnPart, Look, UnitDrawing } from './drawing-types.ts';
+export { nameOf, NAME_SIZE } from './marks.ts';
+export { unitDrawing } from './unit-drawing.ts';
+export type { Piece, Point } from './outlines/index.ts';

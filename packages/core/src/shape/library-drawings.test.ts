@@ -1,0 +1,122 @@
+import { describe, expect, test } from '@jest/globals';
+import { librarySheet, libraryNames } from '../bench/bench.fixtures.ts';
+import { asItComes, change, ladder, ladders, ofVariant, partsOfRow, type Lain, type Sheet } from '../sheet/index.ts';
+import {
+  aboutOp,
+  assemble,
+  axesOf,
+  axisWith,
+  sizesOf,
+  unitDrawing,
+  widthOf,
+  NAME_SIZE,
+  type UnitDrawing,
+} from './index.ts';
+
+/** Kinds whose section is full from their inside to their outside. */
+const SOLID: ReadonlySet<string> = new Set([
+  'ring', 'spacer', 'sleeve', 'bush', 'shim', 'washer', 'nut', 'disc', 'plate', 'gear', 'ball-bearing', 'roller-bearing', 'cone', 'seal',
+]); // prettier-ignore
+/** Does one part of a row carry the other? */
+function carries(a: string, b: string, row: readonly Lain[]): boolean {
+  const [one, other] = [a, b].map((k) => k.replace(/#\d+$/, '')) as [string, string];
+  return row.some(
+    (l) =>
+      (l.part === one && partsOfRow(l.carries).includes(other)) ||
+      (l.part === other && partsOfRow(l.carries).includes(one)) ||
+      carries(a, b, l.carries),
+  );
+}
+
+/** Every drawing that a bench shows while a sheet is worked through in one variant: a move a drawing, in both views. */
+function* drawings(
+  whole: Sheet,
+  variant: string | undefined,
+): Generator<{ readonly at: string; readonly drawing: UnitDrawing }> {
+  const choices = ladders(whole).find((c) => c.variant === variant)!;
+  const sheet = ofVariant(whole, variant);
+  const unit = asItComes(sheet);
+  const axes = axesOf(sheet);
+  for (const step of ladder(sheet, choices).all)
+    for (const op of step.ops) {
+      const about = aboutOp(sheet, op);
+      const axis = about && axisWith(axes, [...about.parts][0]!);
+      if (axis) {
+        const off = new Set([...unit.parts].filter(([, s]) => s === 'off').map(([p]) => p));
+        for (const view of ['section', 'row'] as const)
+          yield {
+            at: `${op.id} ${view}`,
+            drawing: unitDrawing(sheet, { axis, view, width: 630, height: 260, off, hand: about }),
+          };
+      }
+      change(op, sheet, unit);
+    }
+}
+
+/** What is wrong with a drawing: names over each other or outside, parts outside, sizes that are no numbers. */
+function wrongWith({ width, height, labels, parts }: UnitDrawing): readonly string[] {
+  const out: string[] = [];
+  const within = (x: number, y: number, w: number, h: number, what: string): void => {
+    if (!(x >= -0.5 && y >= -0.5 && x + w <= width + 0.5 && y + h <= height + 0.5)) out.push(`${what} outside`);
+  };
+  for (const p of parts) within(p.box.x, p.box.y, p.box.width, p.box.height, p.key);
+  const boxes = labels.map((l) => {
+    const w = widthOf(l.text, NAME_SIZE, l.bold);
+    return { x: l.x - w / 2, y: l.y - NAME_SIZE, w, h: NAME_SIZE * 1.25, text: l.text };
+  });
+  boxes.forEach((b, i) => {
+    within(b.x, b.y, b.w, b.h, `name ${b.text}`);
+    for (const c of boxes.slice(i + 1))
+      if (b.x < c.x + c.w && c.x < b.x + b.w && b.y < c.y + c.h && c.y < b.y + b.h)
+        out.push(`${b.text} over ${c.text}`);
+  });
+  return out;
+}
+
+describe.each(libraryNames.map((name) => ({ name })))('drawings of $name', ({ name }) => {
+  const whole = librarySheet(name);
+  const variants = [...new Set(ladders(whole).map((c) => c.variant))];
+
+  test.each(variants.map((v) => ({ variant: v })))(
+    'on every move of $variant: every part inside the frame, no name over another',
+    ({ variant }) => {
+      let drawn = 0;
+      for (const { at, drawing } of drawings(whole, variant)) {
+        drawn++;
+        const wrong = wrongWith(drawing);
+        if (wrong.length > 0) throw new Error(`${at}: ${wrong.join(', ')}`);
+        const hand = drawing.parts.filter((p) => p.look === 'hand').map((p) => p.key);
+        expect(hand).not.toEqual([]);
+        if (!drawing.labels.some((l) => hand.includes(l.key))) throw new Error(`${at}: no name for what is at hand`);
+      }
+      expect(drawn).toBeGreaterThan(4);
+    },
+  );
+
+  test('every part is drawn on some axis', () => {
+    const lain = new Set(axesOf(whole).flatMap((a) => partsOfRow(a.row)));
+    expect(Object.keys(whole.parts).filter((p) => !lain.has(p))).toEqual([]);
+  });
+
+  test('put together, no ring lies in the metal of another', () => {
+    for (const axis of axesOf(whole)) {
+      const rings = assemble(axis, sizesOf(whole, axis)).filter((s) => SOLID.has(s.sized.kind) && !s.sized.circle);
+      for (const [i, a] of rings.entries())
+        for (const b of rings.slice(i + 1)) {
+          const radial = a.sized.inside < b.sized.outside - 1e-6 && b.sized.inside < a.sized.outside - 1e-6;
+          if (radial && a.x < b.x + b.length - 1e-6 && b.x < a.x + a.length - 1e-6 && !carries(a.key, b.key, axis.row))
+            throw new Error(`${axis.title}: ${a.key} lies in ${b.key}`);
+        }
+    }
+  });
+
+  test('on the manual page every part has its number, and each number its place', () => {
+    for (const axis of axesOf(whole)) {
+      const asked = { axis, width: 640, height: 250, off: new Set<string>(), numbered: true, view: 'row' } as const;
+      const drawing = unitDrawing(whole, asked);
+      expect(wrongWith(drawing)).toEqual([]);
+      const numbers = new Set(drawing.parts.map((p) => String(p.number)));
+      expect(new Set(drawing.labels.map((l) => l.text))).toEqual(numbers);
+    }
+  });
+});
