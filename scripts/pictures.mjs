@@ -101,13 +101,13 @@ await open('/', 'floor');
 const { jobs } = await ask('floor');
 const number = (n) => jobs.find((j) => j.number === n).id;
 const over = await ask('jobs/handed-over');
-await open(`/job/${number(307)}`, 'bench', fresh);
+await open(`/job/${number(306)}`, 'bench', fresh);
 await open(`/job/${number(310)}`, 'bench-wait', fresh);
 await open(`/job/${number(311)}/return`, 'return');
 await open(`/job/${number(318)}/findings`, 'findings');
 await open('/parts', 'parts');
 await open('/reckoner/wrench-setting', 'reckoner');
-await open('/sheets/axle-clip', 'sheet');
+await open('/sheets/axle-pinion', 'sheet');
 await open(`/job/${over.find((j) => j.number === 301).id}/record`, 'record');
 await open(`/unit/${over.find((j) => j.number === 317).unitId}`, 'unit');
 await open('/plan', 'plan', async () => {
