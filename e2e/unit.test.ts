@@ -54,7 +54,7 @@ describe('the unit, drawn on the bench', () => {
     await page.waitForSelector('.told');
     expect(await text(page, '.told')).toMatch(/Cap.*tray/);
     await press(page, '.told button', 'Close');
-    await page.focus('.unitdrawing .part[tabindex="0"]');
+    await page.$eval('.unitdrawing .part[tabindex="0"]', (part) => (part as SVGElement).focus());
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('Enter');
     await page.waitForSelector('.told');

@@ -3,6 +3,7 @@ export { axesOf, axisWith, offRank } from './axes.ts';
 export { kindOf } from './kinds.ts';
 export { sizesOf, type Sized } from './figures.ts';
 export { assemble, type Standing } from './assemble.ts';
+export { partAt } from './part-at.ts';
 export { placeLabels, widthOf, type Label, type Wanted } from './labels.ts';
 export type { Asked, DrawnPart, Look, UnitDrawing } from './drawing-types.ts';
 export { nameOf, NAME_SIZE } from './marks.ts';

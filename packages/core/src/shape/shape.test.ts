@@ -7,6 +7,7 @@ import {
   assemble,
   axesOf,
   kindOf,
+  partAt,
   placeLabels,
   sizesOf,
   unitDrawing,
@@ -150,6 +151,24 @@ describe('the drawing of a hub', () => {
     const [cups, hubDrawn] = ['cups', 'hub'].map((k) => drawing.parts.find((p) => p.key === k)!.box);
     expect(cups!.x).toBeGreaterThanOrEqual(hubDrawn!.x - 0.5);
     expect(cups!.x + cups!.width).toBeLessThanOrEqual(hubDrawn!.x + hubDrawn!.width + 0.5);
+  });
+
+  test('a press is meant for the part that it meets, or for the nearest within a finger', () => {
+    const drawing = unitDrawing(hub, { ...frame, view: 'row', off: new Set() });
+    for (const part of drawing.parts) {
+      const [first] = part.pieces;
+      const at =
+        first!.kind === 'round'
+          ? first.at
+          : ([
+              part.box.x + part.box.width / 2,
+              (first as { points: readonly (readonly [number, number])[] }).points[0]![1],
+            ] as const);
+      expect(partAt(drawing, at)?.key).toBe(part.key);
+    }
+    const nut = drawing.parts.find((p) => p.key === 'nut')!.box;
+    expect(partAt(drawing, [nut.x + nut.width / 2, nut.y - 6])?.key).toBe('nut');
+    expect(partAt(drawing, [nut.x, -200])).toBeUndefined();
   });
 
   test('in a row every part stands apart', () => {

@@ -24,7 +24,7 @@ export function ToldPart({
       return reading ? [{ title: m.title, reading }] : [];
     });
   return (
-    <figcaption className="told" role="status">
+    <div className="told" role="status">
       <b>
         {p.title}
         {p.count > 1 && `, ${p.count}`}
@@ -42,6 +42,6 @@ export function ToldPart({
       <button type="button" className="btn-line" onClick={close}>
         Close
       </button>
-    </figcaption>
+    </div>
   );
 }

@@ -1,4 +1,4 @@
-import { NAME_SIZE, type DrawnPart, type Piece, type UnitDrawing } from '@jubb/core/shape';
+import { NAME_SIZE, partAt, type DrawnPart, type Piece, type UnitDrawing } from '@jubb/core/shape';
 import { useId, useState } from 'react';
 import { ArrowHead, Hatches } from './hatches.tsx';
 
@@ -11,7 +11,7 @@ function Part({
   hatch,
   focused,
   selected,
-  press,
+  canPress,
   focus,
   keys,
 }: {
@@ -19,7 +19,7 @@ function Part({
   readonly hatch: string;
   readonly focused: boolean;
   readonly selected: boolean;
-  readonly press: (() => void) | undefined;
+  readonly canPress: boolean;
   readonly focus: () => void;
   readonly keys: (e: React.KeyboardEvent) => void;
 }): React.JSX.Element {
@@ -30,13 +30,12 @@ function Part({
       className={`part ${look}${part.guessed ? ' guessed' : ''}`}
       style={{ transform: `translate(${box.x.toFixed(1)}px, ${box.y.toFixed(1)}px)` }}
       data-part={part.part}
-      {...(press
+      {...(canPress
         ? {
             role: 'button',
             tabIndex: focused ? 0 : -1,
             'aria-label': nameFor(part),
             'aria-pressed': selected,
-            onClick: press,
             onFocus: focus,
             onKeyDown: keys,
           }
@@ -107,9 +106,21 @@ export function UnitDrawingView({
     const svg = e.currentTarget.closest('svg');
     svg?.querySelectorAll<SVGGElement>('g.part')[drawing.parts.findIndex((p) => p.key === next.key)]?.focus();
   };
+  /** A press is meant for the part that it meets or comes near; one by a voice or a screen reader for what it names. */
+  const pressed = (e: React.MouseEvent<SVGSVGElement>): void => {
+    const named = (e.target as Element).closest<SVGGElement>('g.part')?.dataset.part;
+    const box = e.currentTarget.getBoundingClientRect();
+    const scale = drawing.width / (box.width || drawing.width);
+    const met = partAt(drawing, [(e.clientX - box.left) * scale, drawing.top + (e.clientY - box.top) * scale])?.part;
+    const part = e.detail === 0 ? named : (met ?? named);
+    if (part !== undefined) select?.(part);
+  };
   return (
     <>
+      {/* The parts take keys; a press anywhere in the drawing picks the one that it is meant for. */}
+      {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-noninteractive-element-interactions */}
       <svg
+        onClick={select && pressed}
         className="unitdrawing"
         viewBox={`0 ${drawing.top} ${drawing.width} ${drawing.height - drawing.top}`}
         role={select ? 'group' : 'img'}
@@ -124,7 +135,7 @@ export function UnitDrawingView({
             hatch={id}
             focused={p.key === current}
             selected={selected === p.part}
-            press={select && (() => select(p.part))}
+            canPress={select !== undefined}
             focus={() => setAt(p.key)}
             keys={arrows(p.key)}
           />
