@@ -13,6 +13,8 @@ let page: Page;
 beforeAll(async () => {
   await shop.open();
   page = await shop.page();
+  // What glides to its place is looked at in its place.
+  await page.emulateMediaFeatures([{ name: 'prefers-reduced-motion', value: 'reduce' }]);
 }, 120_000);
 afterAll(() => shop.close());
 
