@@ -43,13 +43,20 @@ function inTheBody(bodies: readonly string[], row: readonly string[], sheet: She
   return [{ part: body, carries: held.map(plain) }, ...others.filter((p) => !held.includes(p)).map(plain)];
 }
 
+/** Of what comes off in one go the fasteners are out before what they held. */
+function fastenersFirst<T extends { readonly part: string }>(sheet: Sheet, parts: readonly T[]): readonly T[] {
+  const holds = new Set(Object.values(sheet.joints).map((j) => j.fastener));
+  return [...parts].sort((a, b) => Number(holds.has(b.part)) - Number(holds.has(a.part)));
+}
+
 /** Where each part stands in the order of taking off, from 0; none for what never comes off. */
 export function offRank(sheet: Sheet): ReadonlyMap<string, number> {
   const rank = new Map<string, number>();
   const sides = ['strip', 'bottom', 'build'];
   for (const step of [...sheet.steps].sort((a, b) => sides.indexOf(a.side) - sides.indexOf(b.side)))
     for (const op of step.ops)
-      if (op.kind === 'off') for (const { part } of op.parts) if (!rank.has(part)) rank.set(part, rank.size);
+      if (op.kind === 'off')
+        for (const { part } of fastenersFirst(sheet, op.parts)) if (!rank.has(part)) rank.set(part, rank.size);
   return rank;
 }
 

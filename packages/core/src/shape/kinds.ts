@@ -1,8 +1,8 @@
 import type { Part, ShapeKind } from '../sheet/index.ts';
 
 /**
- * Words of the trade that tell what a part looks like, the most telling first: a "seal carrier" is a housing and a
- * "bearing cover" is a cover, so what the last word says stands before what the others do.
+ * Words of the trade that tell what a part looks like. What a title ends in counts: a "bearing cover" is a cover; of two
+ * that end alike the first of this list.
  */
 const WORDS: readonly (readonly [RegExp, ShapeKind])[] = [
   [/\b(drain|filler|fill|level|boss|expansion|oil|sump)\b.*\bplug\b|\bplug\b$|\bnipple\b|\bvalve core\b/, 'plug'],
@@ -55,5 +55,12 @@ export function kindOf(part: Part): ShapeKind {
     .trim();
   const last = / (?:of|with|on|in) /.exec(words);
   const name = last ? words.slice(0, last.index) : words;
-  return WORDS.find(([pattern]) => pattern.test(name))?.[1] ?? 'box';
+  // What it is comes last: a "pulley spacer" is a spacer.
+  let best: { readonly end: number; readonly kind: ShapeKind } | undefined;
+  for (const [pattern, kind] of WORDS) {
+    const met = pattern.exec(name);
+    const end = met ? met.index + met[0].length : -1;
+    if (end > (best?.end ?? -1)) best = { end, kind };
+  }
+  return best?.kind ?? 'box';
 }

@@ -45,6 +45,10 @@ describe('what a part looks like', () => {
     { title: 'Front bearing', kind: 'ball-bearing' },
     { title: 'Sun gear', kind: 'gear' },
     { title: 'Sun gear clip', kind: 'circlip' },
+    { title: 'Pulley spacer', kind: 'spacer' },
+    { title: 'Bearing cover, open in the middle', kind: 'cover' },
+    { title: 'Compressor wheel', kind: 'impeller' },
+    { title: 'Cup in the hub', kind: 'cup' },
     { title: 'Thing that nobody named', kind: 'box' },
   ] as const)('$title is drawn as a $kind', ({ title, kind }) => {
     expect(kindOf({ ...hub.parts.cap!, title })).toBe(kind);
@@ -132,6 +136,16 @@ describe('the drawing of a hub', () => {
     expect(row.map(x)).toEqual([...row.map(x)].sort((a, b) => a - b));
     expect(drawing.arrow!.to[0]).toBeGreaterThan(drawing.arrow!.from[0]);
     expect(drawing.labels.find((l) => l.key === 'cone-outer')?.bold).toBe(true);
+  });
+
+  test('bolts lie further out than the cap that they held', () => {
+    const drawing = unitDrawing(hub, {
+      ...frame,
+      off: new Set(),
+      hand: { parts: new Set(['cap', 'cap-bolt']), goes: 'off' },
+    });
+    const [cap, bolt] = ['cap', 'cap-bolt'].map((k) => drawing.parts.find((p) => p.key === k)!.box);
+    expect(bolt!.x).toBeGreaterThan(cap!.x + cap!.width);
   });
 
   test('what goes on now points the other way', () => {
