@@ -118,7 +118,6 @@ export function UnitDrawingView({
   return (
     <>
       {/* The parts take keys; a press anywhere in the drawing picks the one that it is meant for. */}
-      {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-noninteractive-element-interactions */}
       <svg
         onClick={select && pressed}
         className="unitdrawing"
