@@ -61,6 +61,9 @@ export function aboutOp(sheet: Sheet, op: Op): About | undefined {
   }
 }
 
+/** One pack, or one on each side. */
+const MOST_PACKS = 2;
+
 /** Of a setting: its sleeve, its pack where a part is named so, or what it is seated by; else the bearings that it sets. */
 function setting(
   sheet: Sheet,
@@ -77,7 +80,7 @@ function setting(
   const indicator = s.gauge.includes('indicator');
   return (
     of(crushed, { indicator }) ??
-    of(packs.length === 1 ? [packs[0]!.id] : [], { indicator }) ??
+    of(packs.length <= MOST_PACKS ? packs.map((p) => p.id) : [], { indicator }) ??
     of(seated, { indicator }) ??
     of(s.bearings ?? [], { indicator })
   );
