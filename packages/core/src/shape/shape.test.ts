@@ -170,9 +170,9 @@ describe('the drawing of a hub', () => {
   test('a press is meant for the part that it meets, or for the nearest within a finger', () => {
     const drawing = unitDrawing(hub, { ...frame, view: 'row', off: new Set() });
     for (const part of drawing.parts) {
-      const [first] = part.pieces;
+      const first = part.pieces[0]!;
       const at =
-        first!.kind === 'round'
+        first.kind === 'round'
           ? first.at
           : ([
               part.box.x + part.box.width / 2,
