@@ -151,7 +151,10 @@ if (turns.length > 0) {
   const turn = median(turns);
   console.log(`the unit is turned from section to row, ${SLOW} × slowed (goal 16 ms): ${turn.toFixed(1)} ms`);
   if (turn > 16) process.exitCode = 1;
-} else console.log('the unit is not drawn on this move');
+} else {
+  console.log('MISS  the unit is not drawn on this move: nothing was measured');
+  process.exitCode = 1;
+}
 await opened('.rail a.word', '.place-row');
 await page.emulateCPUThrottling(1);
 await held();

@@ -1,10 +1,18 @@
-import { axesOf, NAME_SIZE, unitDrawing, type DrawnPart, type Piece, type UnitDrawing } from '@jubb/core/shape';
-import { partsOfRow, type Sheet } from '@jubb/core/sheet';
+import {
+  axesOf,
+  axesWith,
+  NAME_SIZE,
+  unitDrawing,
+  type DrawnPart,
+  type Piece,
+  type UnitDrawing,
+} from '@jubb/core/shape';
+import type { Sheet } from '@jubb/core/sheet';
 import type { Content } from 'pdfmake/interfaces.js';
 
 const INK = '#1d2326';
 const QUIET = '#4a5358';
-/** On paper: worn parts dark, new ones lined across, what is neither plain. */
+/** On paper worn and new parts are tinted; their heavier line and bold name tell them without the colour. */
 const LOOK = { worn: '#d9b4a6', new: '#b9d6cc', plain: '#ffffff' } as const;
 const escaped = (s: string): string => s.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
 const n = (v: number): string => v.toFixed(1);
@@ -39,15 +47,25 @@ export function unitSvg(drawing: UnitDrawing): string {
     .join('')}${names.join('')}</svg>`;
 }
 
-/** The axes on which parts are worn or new, drawn whole, with these parts marked; at most three, for a page. */
+/** Most figures of a page. */
+const MOST_FIGURES = 3;
+
+/** The axes on which parts are worn or new, drawn whole, with these parts marked; the first few, for a page. */
 export function markedUnit(
   sheet: Sheet,
-  marked: { readonly worn?: ReadonlySet<string>; readonly renewed?: ReadonlySet<string> },
+  {
+    absent,
+    ...marked
+  }: {
+    readonly worn?: ReadonlySet<string>;
+    readonly renewed?: ReadonlySet<string>;
+    /** Parts that are not on this unit. */
+    readonly absent?: ReadonlySet<string>;
+  },
 ): readonly string[] {
   const about = new Set([...(marked.worn ?? []), ...(marked.renewed ?? [])]);
-  return axesOf(sheet)
-    .filter((a) => partsOfRow(a.row).some((p) => about.has(p)))
-    .slice(0, 3)
+  return axesWith(axesOf(sheet, absent), about)
+    .slice(0, MOST_FIGURES)
     .map((axis) =>
       unitSvg(unitDrawing(sheet, { axis, view: 'section', width: 640, height: 210, off: new Set(), ...marked })),
     );

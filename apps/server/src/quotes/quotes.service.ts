@@ -1,9 +1,20 @@
 import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
 import type { AnswerQuoteDto, CommandAnswer, OfferView } from '@jubb/contract';
-import { agreedMinor, billOf, jobSheet, scopeAt, wornParts, type QuoteState } from '@jubb/core/bench';
+import {
+  absentParts,
+  agreedMinor,
+  billOf,
+  eventsOf,
+  fold,
+  jobSheet,
+  scopeAt,
+  wornParts,
+  type BenchState,
+  type QuoteState,
+} from '@jubb/core/bench';
 import { orderPlan } from '@jubb/core/parts';
 import { findingsForCustomer, quoteOptions, type HandPrices } from '@jubb/core/quote';
-import { scopeTitle } from '@jubb/core/sheet';
+import { scopeTitle, type Sheet } from '@jubb/core/sheet';
 import { DataSource } from 'typeorm';
 import { Job } from '../jobs/job.entity.ts';
 import { Workshop } from '../planning/workshop.entity.ts';
@@ -116,9 +127,19 @@ export class QuotesService {
     return {
       quote,
       job,
-      drawings: markedUnit(jobSheet(sheet, state), { worn: wornParts(state) }),
+      // As it was found when this quote was made: what was found since is another quote's.
+      drawings: wornAt(
+        sheet,
+        fold(
+          id,
+          eventsOf(state).filter((e) => e.seq <= quote.seq),
+        ),
+      ),
       scope: scope === undefined ? undefined : scopeTitle(sheet, scope),
       workshop: await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 }),
     };
   }
 }
+
+const wornAt = (sheet: Sheet, state: BenchState): readonly string[] =>
+  markedUnit(jobSheet(sheet, state), { worn: wornParts(state), absent: absentParts(sheet, state) });

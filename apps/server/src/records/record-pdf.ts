@@ -1,4 +1,4 @@
-import { badLine, fold, jobSheet, plainRecord, renewedParts, type JobRecord } from '@jubb/core/bench';
+import { absentParts, badLine, fold, jobSheet, plainRecord, renewedParts, type JobRecord } from '@jubb/core/bench';
 import { fingerprint, type JobExport } from '@jubb/core/bench/verify';
 import { formatBand, formatQuantity } from '@jubb/core/quantities';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
@@ -103,7 +103,13 @@ export async function recordPdf(
       },
       { canvas: [{ type: 'line', x1: 0, y1: 0, x2: 499, y2: 0, lineWidth: 1, lineColor: RULE }] },
       ...(depth === 'customer' ? customer(r, trends) : workshop(r)),
-      ...figures('What is new, marked', markedUnit(jobSheet(pinned, state), { renewed: renewedParts(pinned, state) })),
+      ...figures(
+        'What is new, marked',
+        markedUnit(jobSheet(pinned, state), {
+          renewed: renewedParts(pinned, state),
+          absent: absentParts(pinned, state),
+        }),
+      ),
       ...signed,
     ],
   };

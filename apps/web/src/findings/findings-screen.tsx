@@ -1,5 +1,5 @@
 import type { MeView } from '@jubb/contract';
-import { jobSheet, quoteInForce, quoteStands, wornParts } from '@jubb/core/bench';
+import { quoteInForce, quoteStands } from '@jubb/core/bench';
 import type { BuyingWay } from '@jubb/core/parts';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -66,7 +66,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
           <h2>
             Findings, {done} of {judged.length} judged
           </h2>
-          <WornUnit sheet={jobSheet(sheet, state)} worn={wornParts(state)} />
+          <WornUnit sheet={sheet} state={state} />
           <FindingRows sheet={sheet} state={state} needs={plan.needs} />
           {Object.values(state.causes).map((c) => (
             <div key={c.cause} className="frow">

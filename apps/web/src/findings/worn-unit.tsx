@@ -1,16 +1,20 @@
+import { absentParts, jobSheet, wornParts, type BenchState } from '@jubb/core/bench';
+import { axesOf, axesWith } from '@jubb/core/shape';
 import type { Sheet } from '@jubb/core/sheet';
 import { useState } from 'react';
-import { axesWith, UnitFigures } from '../drawing/unit/unit-figures.tsx';
+import { UnitFigures } from '../drawing/unit/unit-figures.tsx';
 
 /** Where the unit is worn: one axis at a time, the worn parts marked. Nothing while nothing was found. */
 export function WornUnit({
-  sheet,
-  worn,
+  sheet: pinned,
+  state,
 }: {
   readonly sheet: Sheet;
-  readonly worn: ReadonlySet<string>;
+  readonly state: BenchState;
 }): React.JSX.Element | null {
-  const axes = axesWith(sheet, worn);
+  const sheet = jobSheet(pinned, state);
+  const worn = wornParts(state);
+  const axes = axesWith(axesOf(sheet, absentParts(pinned, state)), worn);
   const [chosen, setChosen] = useState<string>();
   const axis = axes.find((a) => a.id === chosen) ?? axes[0];
   if (!axis) return null;

@@ -1,10 +1,11 @@
-import { fold, jobSheet, renewedParts, standingNow } from '@jubb/core/bench';
+import { absentParts, fold, jobSheet, renewedParts, standingNow } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { Caution } from '../bench/caution.tsx';
+import { axesOf, axesWith } from '@jubb/core/shape';
 import { currentSheet } from '@jubb/core/sheet';
-import { axesWith, UnitFigures } from '../drawing/unit/unit-figures.tsx';
+import { UnitFigures } from '../drawing/unit/unit-figures.tsx';
 import { DeskSection } from './desk-section.tsx';
 import {
   Aids,
@@ -46,7 +47,11 @@ export default function RecordScreen(): React.JSX.Element {
   const newParts = renewed.size > 0 && (
     <>
       <h2>What is new, marked</h2>
-      <UnitFigures sheet={drawn} axes={axesWith(drawn, renewed)} renewed={renewed} />
+      <UnitFigures
+        sheet={drawn}
+        axes={axesWith(axesOf(drawn, absentParts(pinned, state)), renewed)}
+        renewed={renewed}
+      />
     </>
   );
   const download = (): void => {

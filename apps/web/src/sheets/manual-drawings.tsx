@@ -30,7 +30,7 @@ function AxisFigures({ sheet, axis }: { readonly sheet: Sheet; readonly axis: Ax
       <figcaption>{axis.title}</figcaption>
       <div className="d-flex flex-wrap gap-3">
         <div className="drawn">
-          {list.length > 1 && <UnitDrawingView drawing={section} title={`${axis.title}, in section`} />}
+          {!axis.apart && list.length > 1 && <UnitDrawingView drawing={section} title={`${axis.title}, in section`} />}
           <UnitDrawingView drawing={row} title={`${axis.title}, in a row`} />
         </div>
         <ol className="partlist">

@@ -1,7 +1,7 @@
 import type { DocumentView } from '@jubb/contract';
 import { convert, formatBand, formatQuantity } from '@jubb/core/quantities';
 import { ReckonError, torqueSanity } from '@jubb/core/reckoners';
-import { faultCure, faultShows, partsOfVariant, type Joint, type Sheet } from '@jubb/core/sheet';
+import { fastenerLength, faultCure, faultShows, partsOfVariant, type Joint, type Sheet } from '@jubb/core/sheet';
 import { BeltRoute, routesOf } from '../drawing/belt-route.tsx';
 import { Whose } from '../bench/figure-source.tsx';
 
@@ -27,7 +27,7 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
             <tr key={p.id} id={`part-${p.id}`}>
               <td>
                 {p.title}
-                {p.length && <small>, {formatQuantity(p.length)}</small>}
+                {fastenerLength(sheet, p.id) && <small>, {formatQuantity(fastenerLength(sheet, p.id)!)}</small>}
               </td>
               <td>{p.countKnown ? p.count : 'counted'}</td>
               <td>

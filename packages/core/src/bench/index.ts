@@ -39,7 +39,8 @@ export {
   type NextMove,
 } from './ladder/moves.ts';
 export * from './proving/index.ts';
-export { renewedParts, wornParts } from './record/marked-parts.ts';
+export { whereIs } from './shelf/where-is.ts';
+export { absentParts, renewedParts, wornParts } from './record/marked-parts.ts';
 export { lastReading, readingsOf } from './measuring/readings-of.ts';
 export * from './setting/index.ts';
 export { buildRecord, type Comparison, type JobRecord } from './record/record.ts';

@@ -10,8 +10,9 @@ export interface Placed {
   readonly x: number;
 }
 
-/** What is taken apart on the bench is drawn by itself: the shaft that was drawn out, with what is still on it. */
-export function onTheBench(asked: Asked): Asked {
+/** Parts that do not lie in each other are drawn in a row; what is taken apart on the bench is drawn by itself: the shaft that was drawn out, with what is still on it. */
+export function onTheBench(wanted: Asked): Asked {
+  const asked: Asked = wanted.axis.apart ? { ...wanted, view: 'row' } : wanted;
   const hand = asked.hand?.parts;
   if (!hand) return asked;
   const off = ancestorsOff(asked.axis.row, hand, asked.off, []);

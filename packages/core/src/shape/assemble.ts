@@ -1,7 +1,7 @@
 import type { Axis, Lain, ShapeKind } from '../sheet/index.ts';
 import type { Sized } from './figures.ts';
-import { carrierBody, headOf, liesInside, seatsIn, type Head } from './carrier-body.ts';
-import { lengthOf, outline, type Piece } from './outlines/index.ts';
+import { carrierBody, headOf, IN_A_GROOVE, liesInside, seatsIn, type Head } from './carrier-body.ts';
+import { lengthOf, outline, PLUG_SHANK, turned, type Piece } from './outlines/index.ts';
 
 /** A part in its place on the axis, with everything on. */
 export interface Standing {
@@ -14,6 +14,8 @@ export interface Standing {
   /** In its own coordinates. */
   readonly pieces: readonly Piece[];
   readonly carrier?: string;
+  /** It lies in the groove of a piston. */
+  readonly inGroove?: boolean;
   /** Which end of the unit it comes off at. */
   readonly end: 'left' | 'right';
   readonly points: 'left' | 'right';
@@ -29,8 +31,6 @@ interface Taken {
 const IN_NOBODYS_WAY: ReadonlySet<ShapeKind> = new Set(['o-ring', 'pin', 'key', 'bolt', 'plug', 'circlip']);
 /** Between two grooves of a piston, as a share of its length. */
 const LAND = 0.08;
-/** They may lie in the grooves of a piston. */
-const IN_A_GROOVE: ReadonlySet<ShapeKind> = new Set(['ring', 'bush', 'seal', 'o-ring']);
 const BEARINGS: ReadonlySet<ShapeKind> = new Set(['cone', 'cup', 'ball-bearing', 'roller-bearing', 'gear']);
 /** So much of its radius does a shaft stand out beyond what it carries. */
 const STUB = 0.5;
@@ -140,25 +140,18 @@ class Row {
     else this.layRing(lain, sized, carrier);
   }
 
-  private add(
-    lain: Lain,
-    sized: Sized,
-    x: number,
-    carrier: string | undefined,
-    pieces?: readonly Piece[],
-    long?: number,
-  ): void {
+  private add(lain: Lain, sized: Sized, x: number, carrier: string | undefined, inGroove = false): void {
     const points = this.points.get(lain) ?? 'right';
-    const length = long ?? lengthOf(sized.kind, sized);
     // A left end is laid in a mirror: what points left there points outward, as the right does here.
     const facing = this.end === 'left' ? (points === 'left' ? 'right' : 'left') : points;
     this.standing.push({
       key: this.keys.get(lain)!,
       sized,
       x,
-      length,
-      pieces: pieces ?? outline(sized.kind, { ...sized, points: facing }, sized.dished),
+      length: lengthOf(sized.kind, sized),
+      pieces: outline(sized.kind, { ...sized, points: facing }, sized.dished),
       ...(carrier === undefined ? {} : { carrier }),
+      inGroove,
       end: this.end,
       points,
     });
@@ -172,7 +165,7 @@ class Row {
   private layRing(lain: Lain, sized: Sized, carrier?: string): void {
     const groove = this.grooveOf(sized);
     if (groove !== undefined) {
-      this.add(lain, sized, groove, carrier);
+      this.add(lain, sized, groove, carrier, true);
       return;
     }
     const x = this.stop(sized.inside, sized.outside);
@@ -208,7 +201,7 @@ class Row {
       sized.circle === undefined
         ? [sized.outside * 0.6, sized.outside]
         : [sized.circle - sized.outside, sized.circle + sized.outside];
-    const shank = sized.kind === 'nut' ? 0 : sized.length;
+    const shank = sized.kind === 'nut' ? 0 : sized.kind === 'plug' ? sized.length * PLUG_SHANK : sized.length;
     const face = this.stop(inside, outside);
     this.add(lain, sized, face - shank, carrier);
   }
@@ -295,11 +288,7 @@ class Row {
     return this.standing.map((s) => ({
       ...s,
       x: -(s.x + s.length),
-      pieces: s.pieces.map((p): Piece =>
-        p.kind === 'round'
-          ? { ...p, at: [s.length - p.at[0], p.at[1]] }
-          : { ...p, points: p.points.map(([x, r]): [number, number] => [s.length - x, r]) },
-      ),
+      pieces: turned(s.pieces, s.length),
     }));
   }
 }

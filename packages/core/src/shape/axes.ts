@@ -6,8 +6,24 @@ const OTHERS = 'others';
 /**
  * The axes on which a unit is drawn: those of its sheet; and for the parts that lie on none of them, or in a sheet that
  * gives none, a row in the order in which they come off: the last of them nearest the body.
+ * @param absent parts that are not on this unit
  */
-export function axesOf(sheet: Sheet): readonly Axis[] {
+export function axesOf(sheet: Sheet, absent: ReadonlySet<string> = new Set()): readonly Axis[] {
+  return allAxes(sheet).flatMap((axis) => {
+    const row = without(axis.row, absent);
+    return row.length === 0 ? [] : [{ ...axis, row }];
+  });
+}
+
+/** A row without some of its parts; what lay in one of them lies in its place. */
+function without(row: readonly Lain[], absent: ReadonlySet<string>): readonly Lain[] {
+  return row.flatMap(({ part, carries }) => {
+    const inner = without(carries, absent);
+    return absent.has(part) ? inner : [{ part, carries: inner }];
+  });
+}
+
+function allAxes(sheet: Sheet): readonly Axis[] {
   const given = sheet.axes ?? [];
   const lain = new Set(given.flatMap((a) => partsOfRow(a.row)));
   const rank = offRank(sheet);
@@ -18,6 +34,7 @@ export function axesOf(sheet: Sheet): readonly Axis[] {
   const others: Axis = {
     id: OTHERS,
     title: given.length === 0 ? 'The unit' : 'Beside it',
+    ...(given.length === 0 ? {} : { apart: true }),
     row:
       given.length > 0
         ? row.map((p) => ({ part: p.id, carries: [] }))
@@ -64,3 +81,7 @@ export function offRank(sheet: Sheet): ReadonlyMap<string, number> {
 export function axisWith(axes: readonly Axis[], part: string): Axis | undefined {
   return axes.find((a) => partsOfRow(a.row).includes(part));
 }
+
+/** The axes on which any of these parts is drawn. */
+export const axesWith = (axes: readonly Axis[], parts: ReadonlySet<string>): readonly Axis[] =>
+  axes.filter((a) => partsOfRow(a.row).some((p) => parts.has(p)));

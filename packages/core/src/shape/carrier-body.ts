@@ -27,15 +27,11 @@ const WALL = 1.22;
 export const liesInside = (kind: ShapeKind): boolean => INNER.has(kind);
 
 /** Does a part have its seat on a shaft, or in a housing? */
-export const seatsIn = (carrier: ShapeKind, { sized }: Standing): boolean =>
-  sized.circle === undefined && (liesInside(carrier) ? ON_A_SHAFT : IN_A_HOUSING).has(sized.kind);
+export const seatsIn = (carrier: ShapeKind, { sized, inGroove }: Standing): boolean =>
+  !inGroove && sized.circle === undefined && (liesInside(carrier) ? ON_A_SHAFT : IN_A_HOUSING).has(sized.kind);
 
-/** A ring in the groove of a piston is no seat of the rod: its bore is far wider than the others. */
-const WIDE = 2.9;
-function onTheShaft<T>(of: readonly T[], inside: (t: T) => number): readonly T[] {
-  const least = Math.min(...of.map(inside).filter((r) => r > 0));
-  return of.filter((t) => inside(t) <= least * WIDE);
-}
+/** They may lie in the grooves of a piston. */
+export const IN_A_GROOVE: ReadonlySet<ShapeKind> = new Set(['ring', 'bush', 'seal', 'o-ring']);
 
 /** What is in one piece with a shaft and wider than its seats, mm. */
 export interface Head {
@@ -65,8 +61,7 @@ export function carrierBody(of: {
 }): Body {
   const { sized, start, stub, kids, head } = of;
   const inner = liesInside(sized.kind);
-  const held = inner ? onTheShaft(of.held, (k) => k.sized.inside) : of.held;
-  const holding = held.length > 0 ? held : kids;
+  const holding = of.held.length > 0 ? of.held : kids;
   const ends = [
     ...holding.map((k) => ({ from: k.x, to: k.x + k.length })),
     ...(head ? [{ from: head.from, to: head.from + head.length }] : []),
@@ -78,7 +73,7 @@ export function carrierBody(of: {
   const length = Math.max(to - from, sized.lengthGiven && !head ? sized.length : 0);
   const x = to - length;
   const seats: readonly Seat[] =
-    inner && held.length === 0
+    inner && of.held.length === 0
       ? [{ from: 0, to: length, radius: sized.outside }]
       : holding.map((k) => ({
           from: k.x - x,
@@ -109,13 +104,12 @@ export function carrierBody(of: {
 
 /** The head of a shaft: a flange, wheel or rotor in one piece with it, where its outside is more than its seats are. */
 export function headOf(sized: Sized, lain: Lain, sizes: ReadonlyMap<string, Sized>): Head | undefined {
-  const bores = onTheShaft(
-    lain.carries.flatMap((c) => {
-      const s = sizes.get(c.part);
-      return s && ON_A_SHAFT.has(s.kind) ? [s.inside] : [];
-    }),
-    (inside) => inside,
-  );
+  const kinds = lain.carries.map((c) => sizes.get(c.part)?.kind);
+  const bores = lain.carries.flatMap((c) => {
+    const s = sizes.get(c.part);
+    // Beside a piston such rings lie in its grooves, and not on the rod.
+    return s && ON_A_SHAFT.has(s.kind) && !(kinds.includes('piston') && IN_A_GROOVE.has(s.kind)) ? [s.inside] : [];
+  });
   if (!sized.outsideGiven || bores.length === 0 || sized.outside <= Math.max(...bores) * 1.1) return undefined;
   return { outside: sized.outside, length: sized.lengthGiven ? sized.length : sized.outside * 0.4 };
 }

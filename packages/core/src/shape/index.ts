@@ -1,5 +1,5 @@
 export { aboutOp, type About } from './about-op.ts';
-export { axesOf, axisWith, offRank } from './axes.ts';
+export { axesOf, axesWith, axisWith, offRank } from './axes.ts';
 export { kindOf } from './kinds.ts';
 export { sizesOf, type Sized } from './figures.ts';
 export { assemble, type Standing } from './assemble.ts';

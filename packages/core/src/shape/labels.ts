@@ -44,7 +44,6 @@ export function placeLabels(
         (p) =>
           // Neither over another name of its row, nor with its line through a name or the line of a name through it.
           (p.y !== y || Math.abs(p.x - x) >= (p.width + width) / 2 + gap) &&
-          (p.y >= y || Math.abs(w.x - x) > width / 2 || Math.abs(p.to[0] - x) > width / 2 + 3) &&
           (p.y >= y || !(Math.abs(p.to[0] - x) < width / 2 + 3)) &&
           (p.y <= y || !(Math.abs(w.x - p.x) < p.width / 2 + 3)),
       ),

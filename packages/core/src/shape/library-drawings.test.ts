@@ -1,15 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { librarySheet, libraryNames } from '../bench/bench.fixtures.ts';
+import { inCanonical } from '../quantities/index.ts';
 import { asItComes, change, ladder, ladders, ofVariant, partsOfRow, type Lain, type Sheet } from '../sheet/index.ts';
 import {
   aboutOp,
   assemble,
   axesOf,
   axisWith,
+  NAME_SIZE,
+  partAt,
   sizesOf,
   unitDrawing,
   widthOf,
-  NAME_SIZE,
+  type DrawnPart,
   type UnitDrawing,
 } from './index.ts';
 
@@ -17,6 +20,29 @@ import {
 const SOLID: ReadonlySet<string> = new Set([
   'ring', 'spacer', 'sleeve', 'bush', 'shim', 'washer', 'nut', 'disc', 'plate', 'gear', 'ball-bearing', 'roller-bearing', 'cone', 'seal',
 ]); // prettier-ignore
+/** Of measures under this it is not known whether they are sizes, mm. */
+const SMALLEST = 3;
+/** Measured on what the drawing does not show. */
+const NOT_DRAWN: ReadonlySet<string> = new Set([
+  'knuckle-boot: Lower pivot, where the bush runs',
+  'knuckle-boot: Upper pivot, where the bush runs',
+  'lever-piston: Pivot pin',
+]);
+/** Places on a part: its corners, the middles of its edges, and just beside them inwards. */
+const spotsOf = (part: DrawnPart): readonly (readonly [number, number])[] =>
+  part.pieces.flatMap((p): (readonly [number, number])[] => {
+    if (p.kind === 'round') return [p.at];
+    const middle = [0, 1].map((i) => p.points.reduce((sum, q) => sum + q[i]!, 0) / p.points.length) as [number, number];
+    return p.points.flatMap((a, i) => {
+      const b = p.points[(i + 1) % p.points.length]!;
+      const half: [number, number] = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+      const inward = (q: readonly [number, number], by: number): [number, number] => [
+        q[0] + (middle[0] - q[0]) * by,
+        q[1] + (middle[1] - q[1]) * by,
+      ];
+      return [a, half, inward(half, 0.1), inward(a, 0.1), inward(half, 0.5)];
+    });
+  });
 /** Does one part of a row carry the other? */
 function carries(a: string, b: string, row: readonly Lain[]): boolean {
   const [one, other] = [a, b].map((k) => k.replace(/#\d+$/, '')) as [string, string];
@@ -108,6 +134,29 @@ describe.each(libraryNames.map((name) => ({ name })))('drawings of $name', ({ na
             throw new Error(`${axis.title}: ${a.key} lies in ${b.key}`);
         }
     }
+  });
+
+  test('every part of a drawing is met by a press somewhere on it', () => {
+    for (const axis of axesOf(whole))
+      for (const view of ['section', 'row'] as const) {
+        const drawing = unitDrawing(whole, { axis, view, width: 630, height: 260, off: new Set() });
+        const missed = drawing.parts.filter((p) => !spotsOf(p).some((at) => partAt(drawing, at)?.key === p.key));
+        if (missed.length > 0) throw new Error(`${axis.title}, ${view}: ${missed.map((p) => p.key).join(', ')}`);
+      }
+  });
+
+  test('what the sheet measures of a part is drawn so, or fits what it is drawn with', () => {
+    const strange = Object.values(whole.measures).flatMap((m) => {
+      const asked = m.newSize ?? m.min ?? m.max;
+      const axis = axisWith(axesOf(whole), m.part);
+      if (m.dimension !== 'length' || !asked || !axis || NOT_DRAWN.has(`${name}: ${m.title}`)) return [];
+      const size = inCanonical(asked, 'length');
+      const drawn = [...sizesOf(whole, axis).values()].flatMap((s) => [s.inside * 2, s.outside * 2, s.length]);
+      const near = drawn.some((d) => Math.abs(d - size) / size < 0.02);
+      // Depths of a scratch, run-outs and the like are no sizes of a part.
+      return size > SMALLEST && !near ? [`${m.title}, ${size} mm`] : [];
+    });
+    expect(strange).toEqual([]);
   });
 
   test('on the manual page every part has its number, and each number its place', () => {

@@ -230,7 +230,7 @@ describe('rings of a piston', () => {
     expect(band!.x).toBeGreaterThan(piston!.x);
     expect(seal!.x).toBeGreaterThan(band!.x + band!.length);
     expect(seal!.x + seal!.length).toBeLessThan(piston!.x + piston!.length);
-    expect(of(rod, 'rod').sized.outside).toBe(12.5);
+    expect(of(rod, 'rod').sized.outside).toBe(9);
   });
   test('the rod leaves the cylinder through its gland', () => {
     const [shaft, gland] = [of(rod, 'rod'), of(rod, 'gland')];
@@ -305,6 +305,9 @@ describe('names above a drawing', () => {
           const half = widthOf(a.text, 14, a.bold) / 2;
           expect(a.x - half).toBeGreaterThanOrEqual(-1e-6);
           expect(a.x + half).toBeLessThanOrEqual(600 + 1e-6);
+          // The line of a name runs through no name that is nearer to the drawing.
+          for (const b of placed)
+            if (b.y > a.y) expect(Math.abs(a.to[0] - b.x)).toBeGreaterThan(widthOf(b.text, 14, b.bold) / 2);
           for (const b of placed.slice(i + 1))
             if (a.y === b.y) expect(Math.abs(a.x - b.x)).toBeGreaterThanOrEqual(half + widthOf(b.text, 14, b.bold) / 2);
         }

@@ -31,7 +31,7 @@ export function unitDrawing(sheet: Sheet, wanted: Asked): UnitDrawing {
     height: asked.height,
     top: Math.max(0, Math.min(NAME_ROWS.at(-1)!, ...labels.map((l) => l.y)) - NAME_SIZE - 4),
     axis: { y: frame.y, from: MARGIN / 2, to: asked.width - MARGIN / 2 },
-    parts: [...parts].sort((a, b) => depth(a, placed) - depth(b, placed)),
+    parts: [...parts].sort((a, b) => depth(a, placed) - depth(b, placed) || areaOf(b) - areaOf(a)),
     labels,
     ...marksOf(parts, placed, asked, frame.y),
     says: wordsOf(parts, asked),
@@ -114,6 +114,9 @@ function boxOf(pieces: readonly Piece[]): DrawnPart['box'] {
   const [x, y] = [Math.min(...xs), Math.min(...ys)];
   return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
 }
+
+/** Of what lies alike the smaller is over the larger, so that neither hides the other. */
+const areaOf = (p: DrawnPart): number => p.box.width * p.box.height;
 
 /** Fasteners and rings over what they are in; the part at hand over all. */
 function depth(part: DrawnPart, placed: readonly Placed[]): number {

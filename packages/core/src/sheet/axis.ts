@@ -53,6 +53,8 @@ export interface Axis {
   readonly row: readonly Lain[];
   /** The part that all is built on: what lies left of it comes off to the left. None: all comes off to the right. */
   readonly body?: string;
+  /** Its parts do not lie in each other: they are drawn in a row. */
+  readonly apart?: boolean;
 }
 
 /** Every part of a row, what carries before what it carries. */

@@ -10,6 +10,7 @@ export { stackAsSheet } from './stacks.ts';
 export { currentSheet } from './upcast.ts';
 export { ofVariant, partsOfVariant, variedMaps } from './variants.ts';
 export { assumedWindow } from './window.ts';
+export { fastenerLength } from './fastener-length.ts';
 export { followUpDay, followUpWords, type FollowUp } from './follow-up.ts';
 export { testConditions } from './test-words.ts';
 export { faultCure, faultShows } from './fault-words.ts';

@@ -1,6 +1,7 @@
-import { holdWords, jobSheet, minutesWords, unitNow, type ReturnSheet } from '@jubb/core/bench';
+import { absentParts, holdWords, jobSheet, minutesWords, unitNow, type ReturnSheet } from '@jubb/core/bench';
+import { axesOf, axesWith } from '@jubb/core/shape';
 import { format } from 'date-fns';
-import { axesWith, UnitFigures } from '../../drawing/unit/unit-figures.tsx';
+import { UnitFigures } from '../../drawing/unit/unit-figures.tsx';
 import { Caution } from '../caution.tsx';
 import type { Bench } from '../use-bench.ts';
 
@@ -17,7 +18,7 @@ export function ReturnView({
   const whole = jobSheet(bench.sheet, bench.state);
   const now = unitNow(bench.sheet, bench.state);
   const off = new Set([...now.parts].filter(([p, s]) => s === 'off' && bench.state.off[p]).map(([p]) => p));
-  const axes = axesWith(whole, off);
+  const axes = axesWith(axesOf(whole, absentParts(bench.sheet, bench.state)), off);
   return (
     <div className="returnsheet">
       {sheet.standing.map((s) => (

@@ -1,3 +1,4 @@
+import { measureOutcome, placesRead, standsAt, whereIs } from '@jubb/core/bench';
 import { formatReading } from '@jubb/core/quantities';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
 import type { Bench } from '../use-bench.ts';
@@ -6,38 +7,41 @@ import type { Bench } from '../use-bench.ts';
 export function ToldPart({
   bench,
   part,
+  rides,
   close,
 }: {
   readonly bench: Bench;
   readonly part: string;
+  /** It is drawn off with what carries it. */
+  readonly rides: boolean;
   readonly close: () => void;
 }): React.JSX.Element {
   const { sheet, state } = bench;
   const p = sheet.parts[part]!;
-  const lying = state.off[part];
   const order = state.orders[part] ?? p.order;
   const finding = state.findings[part];
-  const readings = Object.values(sheet.measures)
-    .filter((m) => m.part === part)
-    .flatMap((m) => {
-      const reading = state.readings.filter((r) => r.subject === 'measure' && r.id === m.id).at(-1);
-      return reading ? [{ title: m.title, reading }] : [];
-    });
+  const measures = Object.values(sheet.measures).filter((m) => m.part === part && placesRead(m, state).length > 0);
   return (
     <div className="told" role="status">
       <b>
         {p.title}
         {p.count > 1 && `, ${p.count}`}
       </b>
-      <span>{lying ? `off, ${lying.count} in tray ${lying.tray}` : 'on the unit'}</span>
+      <span>{whereIs(sheet, state, part, rides)}</span>
       {p.goes && <span>{p.goes}</span>}
       {finding && <span>found: {finding}</span>}
-      {readings.map((r) => (
-        <span key={r.title}>
-          {r.title}: {formatReading(r.reading.value)}{' '}
-          {r.reading.result && <VerdictMark verdict={r.reading.result.verdict} />}
-        </span>
-      ))}
+      {measures.map((m) => {
+        const verdict = measureOutcome(sheet, state, m.id)?.verdict;
+        return (
+          <span key={m.id}>
+            {m.title}:{' '}
+            {placesRead(m, state)
+              .map((at) => formatReading(standsAt(at).mean))
+              .join(', ')}{' '}
+            {verdict && <VerdictMark verdict={verdict} />}
+          </span>
+        );
+      })}
       {order && <span>order number {order}</span>}
       <button type="button" className="btn-line" onClick={close}>
         Close

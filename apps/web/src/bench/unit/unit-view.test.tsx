@@ -26,6 +26,8 @@ function hubAt(kind: OpKind): At {
   return at;
 }
 
+const offOp = hub.steps.flatMap((s) => s.ops).find((o) => o.kind === 'off')!;
+
 function Shown({ bench, op }: { readonly bench: Bench; readonly op: Op }): React.JSX.Element {
   const { button, figure } = useUnitView(bench, op);
   return (
@@ -69,15 +71,39 @@ describe('the unit on the bench', () => {
     expect(document.body.textContent).toBe('');
   });
 
-  test('a press on a part says where it lies, how it goes and its order number; another press closes it', () => {
+  test('a press on a part says where it lies and how it goes; another press closes it', () => {
     const at = hubAt('judge');
-    const off = hub.steps.flatMap((s) => s.ops).find((o) => o.kind === 'off')!;
-    render(<Shown bench={benchOf(at).bench} op={off} />);
-    const nut = document.querySelector<HTMLElement>('[data-part="washer"]')!;
-    fireEvent.click(nut);
-    const told = screen.getByRole('status').textContent;
-    expect(told).toMatch(/Keyed washer.*off, 1 in tray .*key in the slot/);
-    fireEvent.click(nut);
+    render(<Shown bench={benchOf(at).bench} op={offOp} />);
+    const washer = document.querySelector<HTMLElement>('[data-part="washer"]')!;
+    fireEvent.click(washer);
+    expect(screen.getByRole('status').textContent).toMatch(/Keyed washer.*off, 1 in tray .*key in the slot/);
+    fireEvent.click(washer);
     expect(screen.queryByRole('status')).toBeNull();
+  });
+
+  test('of a part that was measured it says what was read, and of one with a number its number', () => {
+    const at = hubAt('judge');
+    render(<Shown bench={benchOf(at).bench} op={offOp} />);
+    fireEvent.click(document.querySelector('[data-part="spindle"]')!);
+    expect(screen.getByRole('status').textContent).toMatch(/on the unit.*Spindle where the lip runs: \d+(\.\d+)?/);
+    fireEvent.click(document.querySelector('[data-part="seal"]')!);
+    expect(screen.getByRole('status').textContent).toContain(`order number ${hub.parts.seal!.order}`);
+  });
+
+  test('what rides with the hub is off with it, and is not said to be on the unit or in a tray', () => {
+    const at = hubAt('judge');
+    render(<Shown bench={benchOf(at).bench} op={offOp} />);
+    fireEvent.click(document.querySelector('[data-part="cups"]')!);
+    expect(screen.getByRole('status').textContent).toContain('off with what carries it');
+  });
+
+  test('what would go in another’s place is not drawn while it has not', () => {
+    const lever = shipped('lever-piston');
+    const piston = lever.steps
+      .flatMap((s) => s.ops)
+      .find((o) => o.kind === 'off' && o.parts.some((p) => p.part === 'piston'))!;
+    render(<Shown bench={benchOf(bookedJob(lever).job()).bench} op={piston} />);
+    expect(document.querySelector('[data-part="rear-lip"]')).not.toBeNull();
+    expect(document.querySelector('[data-part="backing"]')).toBeNull();
   });
 });

@@ -1,10 +1,10 @@
 /** @jest-environment jsdom */
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { axesOf, unitDrawing } from '@jubb/core/shape';
+import { axesOf, axesWith, unitDrawing } from '@jubb/core/shape';
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { shipped } from '../../bench/rehearsed.fixtures.ts';
 import { UnitDrawingView } from './unit-drawing.tsx';
-import { axesWith, UnitFigures } from './unit-figures.tsx';
+import { UnitFigures } from './unit-figures.tsx';
 
 afterEach(cleanup);
 const hub = shipped('hub-dolly');
@@ -63,7 +63,7 @@ describe('the unit on the screen', () => {
 describe('the unit on a paper', () => {
   test('the axes of what is worn, with that marked', () => {
     const worn = new Set(['cups']);
-    const axes = axesWith(hub, worn);
+    const axes = axesWith(axesOf(hub), worn);
     expect(axes.map((a) => a.id)).toEqual(['spindle']);
     render(<UnitFigures sheet={hub} axes={axes} worn={worn} />);
     expect([...document.querySelectorAll('.part.worn')].map((p) => (p as HTMLElement).dataset.part)).toEqual([

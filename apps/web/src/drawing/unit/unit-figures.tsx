@@ -1,12 +1,8 @@
-import { axesOf, unitDrawing, type Asked } from '@jubb/core/shape';
-import { partsOfRow, type Axis, type Sheet } from '@jubb/core/sheet';
+import { unitDrawing, type Asked } from '@jubb/core/shape';
+import type { Axis, Sheet } from '@jubb/core/sheet';
 import { UnitDrawingView } from './unit-drawing.tsx';
 
 const NONE: ReadonlySet<string> = new Set();
-
-/** The axes of a sheet that have one of these parts. */
-export const axesWith = (sheet: Sheet, parts: ReadonlySet<string>): readonly Axis[] =>
-  axesOf(sheet).filter((a) => partsOfRow(a.row).some((p) => parts.has(p)));
 
 /** The unit of a paper: an axis a figure, with what is worn, new or off; nothing to press. */
 export function UnitFigures({

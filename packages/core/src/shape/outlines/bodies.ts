@@ -124,12 +124,7 @@ export function piston({ inside, outside, length: l }: Sizes): readonly Piece[] 
   ];
 }
 
-/** A pipe along the axis. */
-export const pipe = ({ inside, outside, length: l }: Sizes): readonly Piece[] => [
-  box([0, l], [inside, outside], 'open'),
-];
-
-/** Nothing tells what it looks like. */
+/** Seen whole: a pipe along the axis, or what nothing tells the look of. */
 export const plainBox = ({ inside, outside, length: l }: Sizes): readonly Piece[] => [
   box([0, l], [inside, outside], 'open'),
 ];

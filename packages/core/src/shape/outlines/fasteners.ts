@@ -47,10 +47,13 @@ function standing(circle: number, outside: number, long: number, head: number, s
   return pieces;
 }
 
+/** So much of a plug is its thread. */
+export const PLUG_SHANK = 0.65;
+
 /** A plug with its head at the right. */
 export const plug = ({ outside, length: l }: Sizes): readonly Piece[] => [
-  box([0, l * 0.65], [0, outside * 0.8], 'open'),
-  box([l * 0.65, l], [0, outside * 1.3], 'open'),
+  box([0, l * PLUG_SHANK], [0, outside * 0.8], 'open'),
+  box([l * PLUG_SHANK, l], [0, outside * 1.3], 'open'),
 ];
 
 /** A pin that crosses the axis, seen from its end where it stands above and below. */

@@ -1,9 +1,9 @@
 import type { ShapeKind } from '../../sheet/index.ts';
 import { ball, ballBearing, cone, cup, rollerBearing, thrustBearing } from './bearings.ts';
-import { cover, gear, impeller, pipe, piston, plainBox, pulley, wheel } from './bodies.ts';
+import { cover, gear, impeller, piston, plainBox, pulley, wheel } from './bodies.ts';
 import { bolt, key, nut, pin, plug } from './fasteners.ts';
 import { turned, type Piece, type Sizes } from './piece.ts';
-import { circlip, dished, plainRing, plate, spring, winding } from './rings.ts';
+import { circlip, dished, plainRing, spring, winding } from './rings.ts';
 import { boot, gasket, oRing, seal } from './seals.ts';
 
 /** Every kind of shape, as it looks when it points to the right. */
@@ -26,7 +26,7 @@ const OUTLINES: Readonly<Record<ShapeKind, (sizes: Sizes) => readonly Piece[]>> 
   nut,
   bolt,
   disc: plainRing,
-  plate,
+  plate: plainRing,
   gear,
   pulley,
   wheel,
@@ -42,7 +42,7 @@ const OUTLINES: Readonly<Record<ShapeKind, (sizes: Sizes) => readonly Piece[]>> 
   piston,
   winding,
   boot,
-  pipe,
+  pipe: plainBox,
   box: plainBox,
 };
 
@@ -58,5 +58,6 @@ export function lengthOf(kind: ShapeKind, sizes: Pick<Sizes, 'length' | 'inside'
   if (kind === 'o-ring' || kind === 'ball') return Math.max(1, sizes.outside - sizes.inside);
   return sizes.length;
 }
-export type { Piece, Point, Sizes } from './piece.ts';
+export { PLUG_SHANK } from './fasteners.ts';
+export { turned, type Piece, type Point, type Sizes } from './piece.ts';
 export { housingRound, shaftUnder, type Seat } from './carriers.ts';

@@ -1,6 +1,6 @@
 import { box, type Piece, type Sizes } from './piece.ts';
 
-/** Anything with a square section: ring, washer, shim, spacer, sleeve, bush, disc. */
+/** Anything with a square section: ring, washer, shim, spacer, sleeve, bush, disc, plate. */
 export const plainRing = ({ inside, outside, length: l }: Sizes): readonly Piece[] => [box([0, l], [inside, outside])];
 
 /** A washer that is hollow to the right. */
@@ -51,9 +51,6 @@ export function spring({ inside, outside, length: l }: Sizes): readonly Piece[] 
     fill: 'metal',
   }));
 }
-
-/** Plates lie as one pack of several: lined ones between bare ones cannot be told apart here, so each is but a plate. */
-export const plate = ({ inside, outside, length: l }: Sizes): readonly Piece[] => [box([0, l], [inside, outside])];
 
 /** Copper in an iron ring: the ends of its windings stand out on both sides. */
 export function winding({ inside, outside, length: l }: Sizes): readonly Piece[] {

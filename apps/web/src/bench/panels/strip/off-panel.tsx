@@ -1,5 +1,6 @@
 import { MOST_OF_A_PART, opTitle } from '@jubb/core/bench';
 import { formatQuantity } from '@jubb/core/quantities';
+import { fastenerLength } from '@jubb/core/sheet';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { Go, type PanelProps } from '../panel.tsx';
@@ -62,12 +63,13 @@ export function OffPanel({ bench, op }: PanelProps<'off'>): React.JSX.Element {
         <ul className="takeoff">
           {op.parts.map(({ part, count }) => {
             const p = sheet.parts[part];
+            const long = fastenerLength(sheet, part);
             return (
               <li key={part}>
                 <b className="n">{p?.countKnown ? count : '?'}</b>
                 <span>
                   <b>{p?.title}</b>
-                  {p?.length && `, ${formatQuantity(p.length)}`}
+                  {long && `, ${formatQuantity(long)}`}
                   {p?.where && <small className="d-block">From {p.where}</small>}
                   {p?.goes && (
                     <small className="d-block">
