@@ -111,12 +111,14 @@ export function outOfSight(page: Page): Promise<string[]> {
       const r = e.getBoundingClientRect();
       const first = e.getClientRects()[0] ?? r;
       if (e instanceof SVGElement) {
-        // A part of a drawing is pressed where it is drawn, not in the middle of a ring.
-        const points = Array.from({ length: 21 * 21 }, (_, i) => [
-          r.left + (r.width * ((i % 21) + 0.5)) / 21,
-          r.top + (r.height * (Math.floor(i / 21) + 0.5)) / 21,
-        ]);
-        const there = points.some(([px, py]) => e.contains(document.elementFromPoint(px!, py!)));
+        // A part of a drawing is pressed where it is drawn, not in the middle of a ring; a thin one is met in its pieces.
+        const there = [...e.querySelectorAll('path, circle')].some((piece) => {
+          const b = piece.getBoundingClientRect();
+          return Array.from({ length: 21 * 21 }, (_, i) => [
+            b.left + (b.width * ((i % 21) + 0.5)) / 21,
+            b.top + (b.height * (Math.floor(i / 21) + 0.5)) / 21,
+          ]).some(([px, py]) => e.contains(document.elementFromPoint(px!, py!)));
+        });
         if (!there) faults.push(`cannot be reached: ${name(e)}`);
         continue;
       }

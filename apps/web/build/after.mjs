@@ -7,7 +7,7 @@ import { generateSW } from 'workbox-build';
 
 const dist = join(dirname(fileURLToPath(import.meta.url)), '..', 'dist');
 const manifest = JSON.parse(readFileSync(join(dist, '.vite/manifest.json'), 'utf8'));
-const BUDGET_KB = 300;
+const BUDGET_KB = 160;
 const files = new Set();
 const gather = (key) => {
   const entry = manifest[key];
