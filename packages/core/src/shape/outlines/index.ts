@@ -1,10 +1,31 @@
 import type { ShapeKind } from '../../sheet/index.ts';
-import { ball, ballBearing, cone, cup, rollerBearing, thrustBearing } from './bearings.ts';
-import { cover, gear, impeller, piston, plainBox, pulley, wheel } from './bodies.ts';
-import { bolt, key, nut, pin, plug } from './fasteners.ts';
+import { ball } from './ball.ts';
+import { bolt } from './bolt.ts';
+import { boot } from './boot.ts';
+import { circlip } from './circlip.ts';
+import { cone } from './cone.ts';
+import { cover } from './cover.ts';
+import { cup } from './cup.ts';
+import { dished } from './dished-washer.ts';
+import { gasket } from './gasket.ts';
+import { gear } from './gear.ts';
+import { impeller } from './impeller.ts';
+import { key } from './key.ts';
+import { seal } from './lip-seal.ts';
+import { nut } from './nut.ts';
+import { oRing } from './o-ring.ts';
+import { pin } from './pin.ts';
+import { piston } from './piston.ts';
+import { plainBox } from './plain-box.ts';
+import { plainRing } from './plain-ring.ts';
+import { plug } from './plug.ts';
+import { pulley } from './pulley.ts';
+import { ballBearing, rollerBearing } from './rolling-bearing.ts';
+import { spring } from './spring.ts';
+import { thrustBearing } from './thrust-bearing.ts';
+import { wheel } from './wheel.ts';
+import { winding } from './winding.ts';
 import { turned, type Piece, type Sizes } from './piece.ts';
-import { circlip, dished, plainRing, spring, winding } from './rings.ts';
-import { boot, gasket, oRing, seal } from './seals.ts';
 
 /** Every kind of shape, as it looks when it points to the right. */
 const OUTLINES: Readonly<Record<ShapeKind, (sizes: Sizes) => readonly Piece[]>> = {
@@ -58,6 +79,8 @@ export function lengthOf(kind: ShapeKind, sizes: Pick<Sizes, 'length' | 'inside'
   if (kind === 'o-ring' || kind === 'ball') return Math.max(1, sizes.outside - sizes.inside);
   return sizes.length;
 }
-export { PLUG_SHANK } from './fasteners.ts';
+export { PLUG_SHANK } from './plug.ts';
 export { turned, type Piece, type Point, type Sizes } from './piece.ts';
-export { housingRound, shaftUnder, type Seat } from './carriers.ts';
+export { housingRound } from './housing.ts';
+export { shaftUnder } from './shaft.ts';
+export type { Seat } from './seats.ts';
