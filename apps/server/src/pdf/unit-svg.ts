@@ -17,7 +17,7 @@ const LOOK = { worn: '#d9b4a6', new: '#b9d6cc', plain: '#ffffff' } as const;
 const escaped = (s: string): string => s.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
 const n = (v: number): string => v.toFixed(1);
 
-function piece(p: Piece, part: DrawnPart): string {
+function piece(p: Piece, part: Partial<Pick<DrawnPart, 'worn' | 'new'>>): string {
   const fill = part.worn
     ? LOOK.worn
     : part.new
@@ -42,7 +42,8 @@ export function unitSvg(drawing: UnitDrawing): string {
       `<line x1="${n(l.to[0])}" x2="${n(l.to[0])}" y1="${n(l.y + 5)}" y2="${n(Math.max(l.y + 5, l.to[1] - 2))}" stroke="${QUIET}" stroke-width="0.8"/>` +
       `<text x="${n(l.x)}" y="${n(l.y)}" font-size="${NAME_SIZE}" text-anchor="middle"${l.bold ? ' font-weight="bold"' : ''}>${escaped(l.text)}</text>`,
   );
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 ${top} ${width} ${height - top}"><line x1="${axis.from}" x2="${axis.to}" y1="${n(axis.y)}" y2="${n(axis.y)}" stroke="${QUIET}" stroke-width="1" stroke-dasharray="12 4 3 4"/>${drawing.parts
+  const mates = drawing.mates.flatMap((m) => m.pieces.map((p) => piece(p, {}))).join('');
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 ${top} ${width} ${height - top}"><line x1="${axis.from}" x2="${axis.to}" y1="${n(axis.y)}" y2="${n(axis.y)}" stroke="${QUIET}" stroke-width="1" stroke-dasharray="12 4 3 4"/>${mates}${drawing.parts
     .map((p) => p.pieces.map((q) => piece(q, p)).join(''))
     .join('')}${names.join('')}</svg>`;
 }

@@ -39,7 +39,7 @@ export function TheMove({
       <WhichBar bench={bench} />
       {Object.keys(state.done).length === 0 && <ReadyToStart bench={bench} />}
       <AheadBar bench={bench} step={step} />
-      <div>
+      <div ref={unit.anchor}>
         <div className="quiet fw-bold d-flex justify-content-between align-items-baseline gap-2">
           <span>
             {sideWords(step.side)}, {move.place} of {move.of}: {step.title.toLowerCase()}

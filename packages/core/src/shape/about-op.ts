@@ -64,7 +64,14 @@ export function aboutOp(sheet: Sheet, op: Op): About | undefined {
 /** One pack, or one on each side. */
 const MOST_PACKS = 2;
 
-/** Of a setting: its sleeve, its pack where a part is named so, or what it is seated by; else the bearings that it sets. */
+/** Titles of what a pack is made of. */
+const PACK = /shim|select|pack/i;
+const FASTENER = /bolt|screw/i;
+
+/**
+ * Of a setting: the part that its sheet names, its sleeve, its pack where a part is named so, or what it is seated by; else the bearings that it sets,
+ * those of the setting that it pulls on, or what bears on it.
+ */
 function setting(
   sheet: Sheet,
   id: string,
@@ -72,16 +79,22 @@ function setting(
 ): About | undefined {
   const s = sheet.settings[id];
   if (!s) return undefined;
-  const crushed = Object.values(s.schools ?? {}).flatMap((k) => (k.kind === 'crush' ? [k.part] : []));
-  const packs = s.shims
-    ? Object.values(sheet.parts).filter((p) => /shim|selective|pack/i.test(p.title) && !/bolt|screw/i.test(p.title))
-    : [];
+  const schools = Object.values(s.schools ?? {});
+  const crushed = schools.flatMap((k) => (k.kind === 'crush' ? [k.part] : []));
+  const packs = Object.values(sheet.parts)
+    .filter((p) => PACK.test(p.title) && !FASTENER.test(p.title))
+    .map((p) => p.id);
+  const aside = schools.some((k) => k.kind === 'sides') ? packs.filter((p) => p.includes('@')) : [];
+  const pack = aside.length > 0 ? aside : s.shims ? packs : [];
   const seated = s.seat ? [sheet.joints[s.seat.joint]?.fastener] : [];
+  const other = s.together === undefined ? undefined : sheet.settings[s.together];
   const indicator = s.gauge.includes('indicator');
   return (
+    of([s.part], { indicator }) ??
     of(crushed, { indicator }) ??
-    of(packs.length <= MOST_PACKS ? packs.map((p) => p.id) : [], { indicator }) ??
+    of(pack.length <= MOST_PACKS ? pack : [], { indicator }) ??
     of(seated, { indicator }) ??
-    of(s.bearings ?? [], { indicator })
+    of(s.bearings ?? other?.bearings ?? [], { indicator }) ??
+    of(s.of ?? [], { indicator })
   );
 }

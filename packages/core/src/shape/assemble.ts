@@ -213,12 +213,20 @@ class Row {
       Math.min(0, ...this.taken.map((t) => t.from)),
       ...this.taken.filter((t) => overlap(t, neck, sized.outside)).map((t) => t.to),
     );
+    this.sealedBy(x);
     const wall = sized.outside * 0.08;
     const under = Math.max(x, ...this.taken.filter((t) => t.inside < neck).map((t) => t.to));
     const length = Math.max(sized.length, under - x > 1e-6 ? under - x + wall * 1.6 : 0);
     const tall: Sized = { ...sized, length };
     this.add(lain, tall, x, carrier);
     this.taken.push({ from: x, to: x + length, inside: sized.inside, outside: sized.outside });
+  }
+
+  /** A ring that was laid just before a lid lies in the joint between it and the unit. */
+  private sealedBy(face: number): void {
+    const ring = this.standing.at(-1);
+    if (ring?.sized.kind !== 'o-ring' || ring.inGroove) return;
+    this.standing[this.standing.length - 1] = { ...ring, x: face - ring.length / 2 };
   }
 
   /** What carries others lies under or round them all; what is carried is drawn over it. */

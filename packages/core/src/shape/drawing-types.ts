@@ -22,6 +22,15 @@ export interface DrawnPart {
   readonly number: number;
 }
 
+/** What shows of a gear of another row that is in mesh with one of this one. */
+export interface DrawnMate {
+  /** Key of the gear that it is in mesh with. */
+  readonly gear: string;
+  readonly part: string;
+  readonly title: string;
+  readonly pieces: readonly Piece[];
+}
+
 export interface UnitDrawing {
   readonly width: number;
   readonly height: number;
@@ -30,6 +39,7 @@ export interface UnitDrawing {
   /** The axis, px. */
   readonly axis: { readonly y: number; readonly from: number; readonly to: number };
   readonly parts: readonly DrawnPart[];
+  readonly mates: readonly DrawnMate[];
   readonly labels: readonly Label[];
   /** The way that the part at hand goes, px. */
   readonly arrow?: { readonly from: readonly [number, number]; readonly to: readonly [number, number] };
@@ -47,12 +57,14 @@ export interface Asked {
   readonly view: 'section' | 'row';
   readonly width: number;
   readonly height: number;
-  /** Parts that are off the unit now. */
+  /** Parts that are off the unit now; those of other rows tell which gears have nothing in mesh. */
   readonly off: ReadonlySet<string>;
   /** What the move is about, and which way it goes; none where it only shows a place. */
   readonly hand?: { readonly parts: ReadonlySet<string>; readonly goes?: 'off' | 'on' };
   readonly worn?: ReadonlySet<string>;
   readonly renewed?: ReadonlySet<string>;
+  /** Only what is at hand has its name: a small drawing that shows a place. */
+  readonly small?: boolean;
   /** Numbers on the parts instead of names. */
   readonly numbered?: boolean;
   /** A drawing whose numbers this one has too. */

@@ -28,6 +28,8 @@ const NOT_DRAWN: ReadonlySet<string> = new Set([
   'knuckle-boot: Upper pivot, where the bush runs',
   'lever-piston: Pivot pin',
 ]);
+/** Heights of a small drawing under a panel: too low for a name, and with room for what is at hand, px. */
+const SMALL = [70, 130] as const;
 /** Places on a part: its corners, the middles of its edges, and just beside them inwards. */
 const spotsOf = (part: DrawnPart): readonly (readonly [number, number])[] =>
   part.pieces.flatMap((p): (readonly [number, number])[] => {
@@ -43,6 +45,16 @@ const spotsOf = (part: DrawnPart): readonly (readonly [number, number])[] =>
       return [a, half, inward(half, 0.1), inward(a, 0.1), inward(half, 0.5)];
     });
   });
+/** Where a piece is met on the way down at a place along the axis, px. */
+function distancesDown(piece: DrawnPart['pieces'][number], x: number): readonly number[] {
+  if (piece.kind === 'round') return Math.abs(piece.at[0] - x) <= piece.radius ? [piece.at[1] - piece.radius] : [];
+  const ring = [...piece.points, piece.points[0]!];
+  return ring.slice(1).flatMap(([bx, by], i) => {
+    const [ax, ay] = ring[i]!;
+    if (x < Math.min(ax, bx) || x > Math.max(ax, bx)) return [];
+    return [ax === bx ? Math.min(ay, by) : ay + ((x - ax) * (by - ay)) / (bx - ax)];
+  });
+}
 /** Does one part of a row carry the other? */
 function carries(a: string, b: string, row: readonly Lain[]): boolean {
   const [one, other] = [a, b].map((k) => k.replace(/#\d+$/, '')) as [string, string];
@@ -73,6 +85,11 @@ function* drawings(
           yield {
             at: `${op.id} ${view}`,
             drawing: unitDrawing(sheet, { axis, view, width: 630, height: 260, off, hand: about }),
+          };
+        for (const height of SMALL)
+          yield {
+            at: `${op.id} small, ${height} px`,
+            drawing: unitDrawing(sheet, { axis, view: 'section', width: 630, height, small: true, off, hand: about }),
           };
       }
       change(op, sheet, unit);
@@ -113,11 +130,41 @@ describe.each(libraryNames.map((name) => ({ name })))('drawings of $name', ({ na
         if (wrong.length > 0) throw new Error(`${at}: ${wrong.join(', ')}`);
         const hand = drawing.parts.filter((p) => p.look === 'hand').map((p) => p.key);
         expect(hand).not.toEqual([]);
-        if (!drawing.labels.some((l) => hand.includes(l.key))) throw new Error(`${at}: no name for what is at hand`);
+        const named = drawing.labels.map((l) => l.key);
+        if (drawing.height > SMALL[0] && !named.some((key) => hand.includes(key)))
+          throw new Error(`${at}: no name for what is at hand`);
+        if (drawing.height <= SMALL[1] && named.some((key) => !hand.includes(key)))
+          throw new Error(`${at}: a name of what is not at hand`);
       }
       expect(drawn).toBeGreaterThan(4);
     },
   );
+
+  test('what comes off, goes on, is set, tightened or measured is shown', () => {
+    const kinds: ReadonlySet<string> = new Set(['off', 'place', 'press', 'set', 'read', 'tighten', 'measure']);
+    const ops = whole.steps.flatMap((s) => s.ops).filter((o) => kinds.has(o.kind) && !('what' in o && !o.part));
+    const axes = axesOf(whole);
+    const notShown = ops.filter((o) => {
+      const about = aboutOp(whole, o);
+      return about === undefined || axisWith(axes, [...about.parts][0]!) === undefined;
+    });
+    expect(notShown.map((o) => o.id)).toEqual([]);
+  });
+
+  test('the line of each name ends on the metal of what it names', () => {
+    for (const axis of axesOf(whole)) {
+      const drawing = unitDrawing(whole, { axis, view: 'section', width: 630, height: 260, off: new Set() });
+      for (const { key, to } of drawing.labels) {
+        const part = drawing.parts.find((p) => p.key === key)!;
+        const met = { ...drawing, parts: [part] };
+        if (partAt(met, [to[0], to[1] + 0.5])?.key !== key)
+          throw new Error(`${axis.title}: ${key} at ${to.join(', ')}`);
+        // Between the coils of a spring it ends at their height.
+        const down = part.pieces.flatMap((p) => distancesDown(p, to[0]));
+        expect(down.length === 0 ? part.box.y : Math.min(...down)).toBeCloseTo(to[1], 0);
+      }
+    }
+  });
 
   test('every part is drawn on some axis', () => {
     const lain = new Set(axesOf(whole).flatMap((a) => partsOfRow(a.row)));

@@ -4,8 +4,14 @@ import { placeLabels, type Label } from './labels.ts';
 
 /** Text sizes, px: none is under 14. */
 export const NAME_SIZE = 14;
-/** Baselines of the rows of names above the drawing, px. */
-export const NAME_ROWS: readonly number[] = [20, 40, 60];
+/** A small drawing has room for a name from this height on, and for what is said below from that, px. */
+const SMALL_NAMED = 110;
+const SMALL_SPANNED = 150;
+/** Baselines of the rows of names above a drawing, px, from the top: one in a small one, none where it is very low. */
+export function nameRows({ small, height }: Asked): readonly number[] {
+  if (!small) return [20, 40, 60];
+  return height < SMALL_NAMED ? [] : [18];
+}
 
 const left = (list: readonly DrawnPart[]): number => Math.min(...list.map((p) => p.box.x));
 const right = (list: readonly DrawnPart[]): number => Math.max(...list.map((p) => p.box.x + p.box.width));
@@ -28,7 +34,9 @@ export function marksOf(
 
 /** Is it said below what is on the unit and what lies beside it? Where all is on, or all apart, it is not. */
 export const tellsSpans = (asked: Asked): boolean =>
-  asked.view === 'section' && (asked.off.size > 0 || asked.hand?.goes !== undefined);
+  !(asked.small && asked.height < SMALL_SPANNED) &&
+  asked.view === 'section' &&
+  (asked.off.size > 0 || asked.hand?.goes !== undefined);
 
 function spansOf(parts: readonly DrawnPart[]): UnitDrawing['spans'] {
   const on = parts.filter((p) => p.look === 'on');
@@ -40,9 +48,17 @@ function spansOf(parts: readonly DrawnPart[]): UnitDrawing['spans'] {
 }
 
 /** The row in words, left to right. */
-export function wordsOf(parts: readonly DrawnPart[], asked: Asked): readonly string[] {
+export function wordsOf(
+  parts: readonly DrawnPart[],
+  asked: Asked,
+  inMesh: (key: string) => readonly string[],
+): readonly string[] {
   const said = { on: 'on the unit', off: 'off', hand: handWords(asked) };
-  return [...parts].sort((a, b) => a.box.x - b.box.x).map((p) => `${p.title}: ${said[p.look]}`);
+  const mesh = (key: string): string =>
+    inMesh(key)
+      .map((title) => `, in mesh with ${title}`)
+      .join('');
+  return [...parts].sort((a, b) => a.box.x - b.box.x).map((p) => `${p.title}: ${said[p.look]}${mesh(p.key)}`);
 }
 function handWords(asked: Asked): string {
   return asked.hand?.goes === 'off' ? 'comes off now' : asked.hand?.goes === 'on' ? 'goes on now' : 'it is about this';
@@ -74,18 +90,38 @@ export function nameOf(title: string, count: number): string {
 export function labelsOf(parts: readonly DrawnPart[], asked: Asked): readonly Label[] {
   const seen = new Set<string>();
   const wanted = parts.flatMap((p) => {
-    if (seen.has(p.part)) return [];
+    if (seen.has(p.part) || (asked.small && p.look !== 'hand')) return [];
     seen.add(p.part);
+    const middle = p.box.x + p.box.width / 2;
     const title = asked.numbered ? String(p.number) : nameOf(p.title, 1);
     return [
       {
         key: p.key,
         text: title,
-        x: p.box.x + p.box.width / 2,
-        top: p.box.y,
+        x: middle,
+        top: surfaceAt(p, middle),
         first: p.look === 'hand' || p.worn || p.new,
       },
     ];
   });
-  return placeLabels(wanted, { left: 4, right: asked.width - 4, rows: [...NAME_ROWS].reverse(), size: NAME_SIZE });
+  return placeLabels(wanted, {
+    left: 4,
+    right: asked.width - 4,
+    rows: [...nameRows(asked)].reverse(),
+    size: NAME_SIZE,
+  });
+}
+
+/** The upper edge of a part at a place along the axis, px: where the line of its name ends. */
+function surfaceAt(part: DrawnPart, x: number): number {
+  const edges = part.pieces.flatMap((p): readonly number[] => {
+    if (p.kind === 'round') return Math.abs(p.at[0] - x) <= p.radius ? [p.at[1] - p.radius] : [];
+    return p.points.flatMap((a, i) => {
+      const b = p.points[(i + 1) % p.points.length]!;
+      const [from, to] = [Math.min(a[0], b[0]), Math.max(a[0], b[0])];
+      if (x < from || x > to) return [];
+      return [from === to ? Math.min(a[1], b[1]) : a[1] + ((x - a[0]) / (b[0] - a[0])) * (b[1] - a[1])];
+    });
+  });
+  return edges.length === 0 ? part.box.y : Math.min(...edges);
 }

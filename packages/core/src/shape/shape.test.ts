@@ -6,6 +6,7 @@ import {
   aboutOp,
   assemble,
   axesOf,
+  directionsOf,
   kindOf,
   partAt,
   placeLabels,
@@ -14,6 +15,7 @@ import {
   widthOf,
   type Piece,
   type Standing,
+  type UnitDrawing,
 } from './index.ts';
 
 const hub = librarySheet('hub-dolly');
@@ -286,6 +288,35 @@ describe('what a move is about', () => {
   test('a setting shows its pack, and where an indicator stands', () => {
     expect(aboutOp(hub, op('set'))?.parts).toEqual(new Set(['shim-pack']));
   });
+});
+
+describe('the ring of a lid', () => {
+  test('lies in the joint when the lid is on, and on the face of the unit when it is off', () => {
+    const axis = axesOf(hub)[0]!;
+    const draw = (off: string[]): UnitDrawing =>
+      unitDrawing(hub, { axis, view: 'section', width: 630, height: 260, off: new Set(off) });
+    const x = (d: UnitDrawing, part: string): number => d.parts.find((p) => p.part === part)!.box.x;
+    const shut = draw([]);
+    const ring = shut.parts.find((p) => p.part === 'cap-ring')!.box;
+    expect(Math.abs(ring.x + ring.width / 2 - x(shut, 'cap'))).toBeLessThan(1);
+    const open = draw(['cap', 'cap-bolt']);
+    const { box } = open.parts.find((p) => p.part === 'hub')!;
+    expect(Math.abs(x(open, 'cap-ring') - box.x - box.width)).toBeLessThan(6);
+  });
+});
+
+describe('directions in which a part is measured', () => {
+  test('are read from places that are degrees', () => {
+    expect(directionsOf(['0°', '60°', '120°'])).toEqual([
+      { where: '0°', degrees: 0 },
+      { where: '60°', degrees: 60 },
+      { where: '120°', degrees: 120 },
+    ]);
+  });
+  test.each([[['along', 'across']], [['0°', 'worst']], [['90°']], [[]], [['1', '2']]])(
+    'are none of %j: its places are of another kind, or it is one',
+    (at) => expect(directionsOf(at)).toEqual([]),
+  );
 });
 
 describe('names above a drawing', () => {

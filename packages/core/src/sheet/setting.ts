@@ -137,6 +137,8 @@ export interface Setting {
   };
   /** What it points to when it cannot be brought into its band. */
   readonly outside?: string;
+  /** The part that it is set with or read at. */
+  readonly part?: string;
   /** Parts that must be on for it to be read: all that bears on it. */
   readonly of?: readonly string[];
   readonly from?: FigureSource;

@@ -469,6 +469,8 @@ export interface Sheet {
   readonly causes: Readonly<Record<string, Cause>>;
   /** The rows in which its parts lie; none in a sheet that does not say. */
   readonly axes?: readonly Axis[];
+  /** Gears that run in mesh, two by two; none in a sheet that does not say. */
+  readonly meshes?: readonly (readonly [string, string])[];
   /** How belts and hoses run; none in a sheet that does not say. */
   readonly routes?: Readonly<Record<string, Route>>;
   /** None in a sheet that does not say. */

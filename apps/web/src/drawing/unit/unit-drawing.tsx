@@ -5,6 +5,30 @@ import { ArrowHead, Hatches } from './hatches.tsx';
 const pathOf = (points: Extract<Piece, { kind: 'area' | 'line' }>['points'], ox: number, oy: number): string =>
   points.map(([x, y], i) => `${i === 0 ? 'M' : 'L'}${(x - ox).toFixed(1)} ${(y - oy).toFixed(1)}`).join('');
 
+/** One piece, about an origin in px of the frame. */
+function Shape({
+  piece,
+  hatch,
+  look,
+  origin: [ox, oy],
+}: {
+  readonly piece: Piece;
+  readonly hatch: string;
+  readonly look: DrawnPart['look'] | 'worn' | 'new';
+  readonly origin: readonly [number, number];
+}): React.JSX.Element {
+  const fill = piece.kind === 'line' || look === 'off' ? 'none' : `url(#${hatch}-${look}-${piece.fill})`;
+  if (piece.kind === 'round')
+    return <circle cx={piece.at[0] - ox} cy={piece.at[1] - oy} r={piece.radius} fill={fill} />;
+  return (
+    <path
+      d={pathOf(piece.points, ox, oy) + (piece.kind === 'area' ? 'Z' : '')}
+      className={piece.kind === 'line' ? 'pitch' : undefined}
+      fill={fill}
+    />
+  );
+}
+
 /** One part: in its place, so that it glides there when it moves. */
 function Part({
   part,
@@ -42,24 +66,9 @@ function Part({
         : {})}
     >
       <rect className="reach" x={-4} y={-4} width={box.width + 8} height={box.height + 8} />
-      {part.pieces.map((p, i) =>
-        p.kind === 'round' ? (
-          <circle
-            key={i}
-            cx={p.at[0] - box.x}
-            cy={p.at[1] - box.y}
-            r={p.radius}
-            fill={look === 'off' ? 'none' : `url(#${hatch}-${look}-${p.fill})`}
-          />
-        ) : (
-          <path
-            key={i}
-            d={pathOf(p.points, box.x, box.y) + (p.kind === 'area' ? 'Z' : '')}
-            className={p.kind === 'line' ? 'pitch' : undefined}
-            fill={p.kind === 'line' || look === 'off' ? 'none' : `url(#${hatch}-${look}-${p.fill})`}
-          />
-        ),
-      )}
+      {part.pieces.map((p, i) => (
+        <Shape key={i} piece={p} hatch={hatch} look={look} origin={[box.x, box.y]} />
+      ))}
     </g>
   );
 }
@@ -127,6 +136,11 @@ export function UnitDrawingView({
       >
         <Hatches id={id} />
         <line className="axis" x1={drawing.axis.from} x2={drawing.axis.to} y1={drawing.axis.y} y2={drawing.axis.y} />
+        <g className="mate" aria-hidden="true">
+          {drawing.mates.flatMap((m) =>
+            m.pieces.map((p, i) => <Shape key={`${m.gear} ${i}`} piece={p} hatch={id} look="on" origin={[0, 0]} />),
+          )}
+        </g>
         {drawing.parts.map((p) => (
           <Part
             key={p.key}

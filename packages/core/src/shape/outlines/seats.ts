@@ -1,4 +1,4 @@
-import type { Piece, Point } from './piece.ts';
+import type { Point } from './piece.ts';
 
 /** What lies on a shaft or in a housing, along it: from, to, and the radius at which it is carried. */
 export interface Seat {

@@ -20,6 +20,15 @@ export function compileAxes(reader: Reader, raw: RawSheet): readonly Axis[] {
   });
 }
 
+/** Gears that run in mesh: two parts of the sheet each, and not one with itself. */
+export function compileMeshes(reader: Reader, raw: RawSheet): readonly (readonly [string, string])[] {
+  return (raw.mesh ?? []).map(([a, b], i) => {
+    const at: Path = ['mesh', i];
+    if (a === b) reader.problem(at, 'meshes-with-itself', `"${a}" cannot be in mesh with itself`);
+    return [reader.name([...at, 0], a, raw.parts, 'part'), reader.name([...at, 1], b, raw.parts, 'part')];
+  });
+}
+
 function lain(reader: Reader, raw: RawSheet, at: Path, written: Written): Lain {
   const name = (part: string): string => reader.name(at, part, raw.parts, 'part');
   if (typeof written === 'string') return { part: name(written), carries: [] };

@@ -19,7 +19,7 @@ import type { RawPart, RawQuestion, RawSheet } from './raw.ts';
 import { compileJudging, minor } from './judging.ts';
 import { compileMeasure } from './measures.ts';
 import { patternChoices, writtenChoices } from './looks.ts';
-import { compileAxes } from './axes.ts';
+import { compileAxes, compileMeshes } from './axes.ts';
 import { compileRoutes } from './routes.ts';
 import { compileSetting } from './settings.ts';
 import { asList, Reader, type Path } from './reader.ts';
@@ -115,6 +115,7 @@ export function compileSheet(written: RawSheet): {
     }),
     ...compileJudging(reader, raw),
     ...(raw.axes ? { axes: compileAxes(reader, raw) } : {}),
+    ...(raw.mesh ? { meshes: compileMeshes(reader, raw) } : {}),
     ...(raw.routes ? { routes: compileRoutes(reader, raw) } : {}),
     ...(raw.faults ? { faults: compileFaults(reader, raw) } : {}),
     stacks: mapValues(raw.stacks, (s, id) => ({

@@ -200,6 +200,7 @@ export function compileSetting(reader: Reader, id: string, s: RawSetting, sheet:
         }
       : {}),
     ...(s.outside === undefined ? {} : { outside: s.outside }),
+    ...(s.part === undefined ? {} : { part: reader.name([...at, 'part'], s.part, sheet.parts, 'part') }),
     ...(s.of === undefined ? {} : { of: asList(s.of).map((p) => reader.name([...at, 'of'], p, sheet.parts, 'part')) }),
     from: figureFrom(s.from, sheet),
   };

@@ -250,6 +250,7 @@ const settingKeys = object(
       ['shaft', 'tolerance', 'rows'],
     ),
     outside: words,
+    part: ref,
     of: oneOrMore(ref),
     each,
     from,

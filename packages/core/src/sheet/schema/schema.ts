@@ -149,6 +149,7 @@ export const sheet = object(
         'row',
       ]),
     ),
+    mesh: listOf(pair(ref)),
     routes: map(
       object(
         {

@@ -111,11 +111,13 @@ export function MeasurePanel({ bench, op }: PanelProps<'measure'>): React.JSX.El
   return (
     <>
       <div className="op measure">
-        <p className="m-0">
-          {measure.newSize && `New ${formatQuantity(measure.newSize)}, `}
-          {limitWords(measure.min, measure.max) || 'judged together'}. The sheet asks for: {measure.gauge}.
-        </p>
-        <Whose from={measure.from} documents={bench.documents} />
+        <div className="d-flex flex-wrap align-items-baseline column-gap-3">
+          <span>
+            {measure.newSize && `New ${formatQuantity(measure.newSize)}, `}
+            {limitWords(measure.min, measure.max) || 'judged together'}. By {measure.gauge}.
+          </span>
+          <Whose from={measure.from} documents={bench.documents} />
+        </div>
         <GaugeRow gauges={gauges} chosen={gauge?.id} choose={(id) => setPicked(id ?? null)} />
         {(measure.min ?? measure.max) && (
           <Rule
@@ -129,7 +131,10 @@ export function MeasurePanel({ bench, op }: PanelProps<'measure'>): React.JSX.El
             width={620}
           />
         )}
-        <Places measure={measure} read={read} at={at} choose={setAgain} />
+        {/* The one place that nothing was read at yet is the field below. */}
+        {(measure.at.length > 1 || read.length > 0) && (
+          <Places measure={measure} read={read} at={at} choose={setAgain} />
+        )}
         {undecided && at === undefined && (
           <Decide
             measure={measure}

@@ -9,6 +9,7 @@ import { TorqueTrace } from '../../../drawing/torque-trace.tsx';
 import { useSpoken } from '../../../frame/speech.ts';
 import { HANDS, pullMove } from '../../simulation/pull-hand.ts';
 import { usePullThrough } from '../../simulation/use-pull-through.ts';
+import { MovePlace } from '../../unit/move-place.tsx';
 import { WORKING_SLOT, WorkingBlock } from '../../working-block.tsx';
 import { Foot } from '../foot.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
@@ -89,11 +90,13 @@ function Pulls(props: PullsProps): React.JSX.Element {
   const at = useTightening(props);
   const { t, complete, rig, turn, pulls } = at;
   const foot = document.getElementById('foot');
+  const circle = <BoltCircle joint={joint} tightening={t} />;
   return (
     <>
       <div className="op opgrid">
         <div>
-          <BoltCircle joint={joint} tightening={t} />
+          {/* A circle with a single bolt in it tells less than its place. */}
+          {joint.count === 1 ? <MovePlace bench={bench} op={op} width={300} height={230} otherwise={circle} /> : circle}
           {!complete && <WrenchRow wrenches={rig.wrenches} chosen={rig.chosen?.id} choose={rig.choose} />}
           <RigFields rig={rig} />
         </div>
