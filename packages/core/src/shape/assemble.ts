@@ -1,7 +1,7 @@
 import type { Axis, Lain, ShapeKind } from '../sheet/index.ts';
 import type { Sized } from './figures.ts';
 import { carrierBody, headOf, IN_A_GROOVE, liesInside, seatsIn, type Head } from './carrier-body.ts';
-import { lengthOf, outline, PLUG_SHANK, turned, type Piece } from './outlines/index.ts';
+import { coverSizes, lengthOf, outline, PLUG_SHANK, turned, wheelSizes, type Piece } from './outlines/index.ts';
 
 /** A part in its place on the axis, with everything on. */
 export interface Standing {
@@ -32,6 +32,10 @@ const IN_NOBODYS_WAY: ReadonlySet<ShapeKind> = new Set(['o-ring', 'pin', 'key', 
 /** Between two grooves of a piston, as a share of its length. */
 const LAND = 0.08;
 const BEARINGS: ReadonlySet<ShapeKind> = new Set(['cone', 'cup', 'ball-bearing', 'roller-bearing', 'gear']);
+/** From this share of its outside on does a ring clamp the wide end of a boot. */
+const CLAMPS = 0.85;
+/** So much of its web, from its bore out, does a wheel meet the unit with. */
+const WEB_FACE = 0.3;
 /** So much of its radius does a shaft stand out beyond what it carries. */
 const STUB = 0.5;
 const overlap = (t: Taken, inside: number, outside: number): boolean =>
@@ -133,6 +137,7 @@ class Row {
     const sized = this.sizes.get(lain.part);
     if (!sized) return;
     if (lain.carries.length > 0) this.layCarrier(lain, sized, carrier);
+    else if (sized.kind === 'wheel') this.layWheel(lain, sized, carrier);
     else if (sized.kind === 'cover') this.layCover(lain, sized, carrier);
     else if (sized.kind === 'bolt' || sized.kind === 'plug' || sized.circle !== undefined)
       this.layHeaded(lain, sized, carrier);
@@ -168,12 +173,25 @@ class Row {
       this.add(lain, sized, groove, carrier, true);
       return;
     }
+    const clamps = this.wideEnd(sized);
+    if (clamps !== undefined) {
+      this.add(lain, sized, clamps, carrier, true);
+      return;
+    }
     const x = this.stop(sized.inside, sized.outside);
     const length = lengthOf(sized.kind, sized);
     this.add(lain, sized, x, carrier);
     if (IN_NOBODYS_WAY.has(sized.kind)) return;
     this.taken.push({ from: x, to: x + length, inside: sized.inside, outside: sized.outside });
     this.floor = Math.max(this.floor, x);
+  }
+
+  /** Where a clamp lies round the wide end of the boot that was laid before it; undefined where it does not. */
+  private wideEnd({ kind, inside, length }: Sized): number | undefined {
+    const boot = this.standing.at(-1);
+    if (kind !== 'ring' || boot?.sized.kind !== 'boot' || inside < boot.sized.outside * CLAMPS) return undefined;
+    const outward = (boot.points === 'right') === (this.end === 'right');
+    return outward ? boot.x + boot.length - length : boot.x;
   }
 
   /** Where a ring lies in the piston that was laid before it; undefined where it does not. */
@@ -186,6 +204,20 @@ class Row {
     const before = this.standing.slice(at + 1).filter((s) => IN_A_GROOVE.has(s.sized.kind));
     const from = before.length === 0 ? piston.x : Math.max(...before.map((s) => s.x + s.length));
     return from + piston.length * LAND;
+  }
+
+  /** A wheel meets the unit with the face of its web, and reaches back over what stands there. */
+  private layWheel(lain: Lain, sized: Sized, carrier?: string): void {
+    const { web, rim, length } = wheelSizes(sized);
+    const face = this.stop(sized.inside, sized.inside + (web.outside - sized.inside) * WEB_FACE);
+    const over = sized.cut ? [] : this.taken.filter((t) => overlap(t, rim.inside, sized.outside)).map((t) => t.to);
+    const x = Math.max(face - web.from, ...over);
+    this.add(lain, sized, x, carrier);
+    this.taken.push(
+      { from: x + web.from, to: x + web.to, inside: sized.inside, outside: web.outside },
+      { from: x, to: x + length, inside: rim.inside, outside: sized.outside },
+    );
+    this.floor = Math.max(this.floor, x + web.from);
   }
 
   /** A pin or key lies across or along what was laid last. */
@@ -208,7 +240,7 @@ class Row {
 
   /** A lid meets the unit with its rim alone, and is as deep as what stands under it. */
   private layCover(lain: Lain, sized: Sized, carrier?: string): void {
-    const neck = sized.outside * 0.72;
+    const { neck } = coverSizes(sized);
     const x = Math.max(
       Math.min(0, ...this.taken.map((t) => t.from)),
       ...this.taken.filter((t) => overlap(t, neck, sized.outside)).map((t) => t.to),
@@ -219,7 +251,11 @@ class Row {
     const length = Math.max(sized.length, under - x > 1e-6 ? under - x + wall * 1.6 : 0);
     const tall: Sized = { ...sized, length };
     this.add(lain, tall, x, carrier);
-    this.taken.push({ from: x, to: x + length, inside: sized.inside, outside: sized.outside });
+    const { neck: bell, wall: rim } = coverSizes({ outside: sized.outside, length });
+    this.taken.push(
+      { from: x, to: x + length, inside: sized.inside, outside: bell },
+      { from: x, to: x + rim, inside: bell, outside: sized.outside },
+    );
   }
 
   /** A ring that was laid just before a lid lies in the joint between it and the unit. */

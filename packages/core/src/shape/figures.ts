@@ -14,6 +14,8 @@ export interface Sized {
   readonly length: number;
   /** Radius of the circle that it stands on, mm: bolts round a cover. */
   readonly circle?: number;
+  /** Only its inner part is drawn. */
+  readonly cut?: boolean;
   /** A size of it is guessed from its neighbours. */
   readonly guessed: boolean;
   readonly lengthGiven: boolean;
@@ -56,7 +58,21 @@ export function sizesOf(sheet: Sheet, axis: Axis): ReadonlyMap<string, Sized> {
     }),
   );
   standRound(order, sized);
+  cutWheels(sized);
   return sized;
+}
+
+/** A wheel this much wider than all else of its axis is cut off, and then it reaches so far. */
+const CUT_FROM = 1.7;
+const CUT_AT = 1.35;
+
+/** A tyre would leave the hub in the middle of it too small to see: of a wheel that is much wider only the inner part is drawn. */
+function cutWheels(sized: Map<string, Sized>): void {
+  const others = [...sized.values()].filter((s) => s.kind !== 'wheel' && s.circle === undefined);
+  const widest = Math.max(0, ...others.map((s) => s.outside));
+  for (const [id, s] of sized)
+    if (s.kind === 'wheel' && widest > 0 && s.outside > widest * CUT_FROM && s.inside < widest)
+      sized.set(id, { ...s, outside: widest * CUT_AT, cut: true });
 }
 
 /** Several fasteners stand round the axis, not on it: without a circle, near the rim of what is beside them. */

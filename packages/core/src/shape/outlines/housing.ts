@@ -20,8 +20,8 @@ export function housingRound(
         [to, body],
         [to, outside],
         [from, outside],
-        [from, body * 1.06],
-        [0, body * 0.98],
+        [from, body],
+        [0, body],
       ]
     : [
         [length, outside],

@@ -81,6 +81,8 @@ export function lengthOf(kind: ShapeKind, sizes: Pick<Sizes, 'length' | 'inside'
 }
 export { PLUG_SHANK } from './plug.ts';
 export { turned, type Piece, type Point, type Sizes } from './piece.ts';
+export { coverSizes } from './cover.ts';
+export { wheelSizes } from './wheel.ts';
 export { toothDepth } from './gear.ts';
 export { housingRound } from './housing.ts';
 export { shaftUnder } from './shaft.ts';

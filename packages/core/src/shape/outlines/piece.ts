@@ -19,6 +19,8 @@ export interface Sizes {
   readonly length: number;
   /** Which way its lip, wide end, hollow or head points. */
   readonly points: 'left' | 'right';
+  /** Only its inner part is drawn, cut off at its outside. */
+  readonly cut?: boolean;
   /** Radius of the circle on which several stand. */
   readonly circle?: number;
 }
