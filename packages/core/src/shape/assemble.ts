@@ -56,7 +56,19 @@ export function assemble(axis: Axis, sizes: ReadonlyMap<string, Sized>): readonl
   axis.row.slice(from).forEach((l) => right.lay(l));
   const left = new Row(sizes, points, order, 'left', mirrored(right.taken));
   [...axis.row.slice(0, from)].reverse().forEach((l) => left.lay(l));
-  return [...left.turnedBack(), ...right.standing];
+  return throughAll([...left.turnedBack(), ...right.standing], axis);
+}
+
+/** An axle that carries others at both its ends goes through the middle of them. */
+function throughAll(all: readonly Standing[], { body, row }: Axis): readonly Standing[] {
+  const at = row.findIndex((l) => l.part === body);
+  const axle = all.find((s) => s.key === body);
+  if (!axle || at < 1 || at === row.length - 1 || row[at]!.carries.length > 0 || !liesInside(axle.sized.kind))
+    return all;
+  const others = all.filter((s) => s !== axle);
+  if (others.some((s) => s.sized.inside < axle.sized.outside - 1e-6)) return all;
+  const [from, to] = [Math.min(...others.map((s) => s.x)), Math.max(...others.map((s) => s.x + s.length))];
+  return all.map((s) => (s === axle ? { ...s, x: (from + to - s.length) / 2 } : s));
 }
 
 const mirrored = (taken: readonly Taken[]): Taken[] => taken.map((t) => ({ ...t, from: -t.to, to: -t.from }));

@@ -305,6 +305,62 @@ describe('the ring of a lid', () => {
   });
 });
 
+describe('wheels and axles', () => {
+  test('an axle goes through all that is on its two ends', () => {
+    const barrow = librarySheet('hub-loose-ball');
+    const all = standing(barrow);
+    const axle = of(all, 'axle');
+    const others = all.filter((s) => s !== axle);
+    const [from, to] = [Math.min(...others.map((s) => s.x)), Math.max(...others.map((s) => s.x + s.length))];
+    expect(axle.x + axle.length / 2).toBeCloseTo((from + to) / 2, 6);
+    expect(axle.x).toBeLessThan(from);
+  });
+
+  test('a wheel much wider than the rest is cut off, and its web meets the disc', () => {
+    const clip = librarySheet('axle-clip');
+    const axis = axesOf(clip)[0]!;
+    const [wheel, disc] = ['wheel@left', 'disc@left'].map((k) => of(standing(clip, axis), k)) as [Standing, Standing];
+    expect(sizesOf(clip, axis).get('disc@left')!.outside).toBe(130);
+    const pinion = librarySheet('axle-pinion');
+    const end = axesOf(pinion).find((a) => a.id === 'wheel-end@left')!;
+    const sizes = sizesOf(pinion, end);
+    const tyre = [...sizes.values()].find((s) => s.cut)!;
+    expect(tyre.part).toBe('wheel');
+    const widest = Math.max(...[...sizes.values()].filter((s) => s.kind !== 'wheel').map((s) => s.outside));
+    expect(tyre.outside).toBeCloseTo(widest * 1.35, 6);
+    // The web begins at its share of the wheel's length.
+    expect(wheel.x + wheel.length * 0.55).toBeCloseTo(disc.x + disc.length, 6);
+  });
+
+  test('a wheel by itself is drawn whole', () => {
+    const cab = librarySheet('cab-strut');
+    const axis = axesOf(cab).find((a) => a.id === 'wheel')!;
+    expect([...sizesOf(cab, axis).values()].some((s) => s.cut)).toBe(false);
+  });
+
+  test('the heads of the bolts of a lid stand on its flange, and not on its bottom', () => {
+    const twin = librarySheet('compressor-twin');
+    const all = standing(twin);
+    const [bolt, lid] = [of(all, 'head-bolt'), of(all, 'head')];
+    const face = bolt.x + bolt.sized.length;
+    expect(face).toBeGreaterThan(lid.x);
+    expect(face).toBeLessThan(lid.x + lid.length * 0.4);
+  });
+
+  test('a clamp lies round the wide end of its boot', () => {
+    const knuckle = librarySheet('knuckle-boot');
+    const all = standing(knuckle);
+    const [boot, big, small] = ['boot', 'clamp-big', 'clamp-small'].map((k) => of(all, k)) as [
+      Standing,
+      Standing,
+      Standing,
+    ];
+    const wide = boot.points === 'right' ? boot.x + boot.length : boot.x;
+    expect(Math.min(Math.abs(big.x - wide), Math.abs(big.x + big.length - wide))).toBeLessThan(0.01);
+    expect(Math.abs(small.x - wide)).toBeGreaterThan(boot.length / 2);
+  });
+});
+
 describe('directions in which a part is measured', () => {
   test('are read from places that are degrees', () => {
     expect(directionsOf(['0°', '60°', '120°'])).toEqual([
