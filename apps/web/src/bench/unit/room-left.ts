@@ -18,11 +18,12 @@ function freeIn(column: Element): number {
  * The height that the panel of a move leaves free, px, in steps of ten: as the panel changes, and as the window does.
  * It does not depend on whether the drawing that fills it is shown.
  * @param within anything in the column of the move
+ * @param wanted false where nothing would be drawn there: then nothing is measured, and it is 0
  */
-export function useRoomLeft(within: RefObject<Element | null>): number {
+export function useRoomLeft(within: RefObject<Element | null>, wanted: boolean): number {
   const [room, setRoom] = useState(0);
   useLayoutEffect(() => {
-    const column = within.current?.closest('.mid');
+    const column = wanted ? within.current?.closest('.mid') : undefined;
     if (!column) return undefined;
     const look = (): void => setRoom(Math.max(0, Math.floor(freeIn(column) / 10) * 10));
     look();
@@ -34,6 +35,6 @@ export function useRoomLeft(within: RefObject<Element | null>): number {
       sizes.disconnect();
       words.disconnect();
     };
-  }, [within]);
-  return room;
+  }, [within, wanted]);
+  return wanted ? room : 0;
 }

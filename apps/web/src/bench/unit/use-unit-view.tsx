@@ -46,11 +46,14 @@ export function useUnitView(
   const beside = DRAWS_ITSELF.has(op.kind) || goesHome(bench, op);
   const phone = usePhone();
   const anchor = useRef<HTMLDivElement>(null);
-  const room = Math.min(MOST, useRoomLeft(anchor));
   const [chosen, setChosen] = useState<{ readonly op: string; readonly view: View }>();
   const [told, setTold] = useState<string>();
   const shown = useMemo(() => shownOf(bench, op), [bench, op]);
-  const folded: View = room >= LEAST && !phone && !showsItsPlace(bench, op) ? 'place' : 'none';
+  const room = Math.min(
+    MOST,
+    useRoomLeft(anchor, shown !== undefined && beside && !phone && !showsItsPlace(bench, op)),
+  );
+  const folded: View = room >= LEAST ? 'place' : 'none';
   // A choice stays for the moves that follow, but a panel that draws by itself is not covered by it.
   const kept = chosen && (chosen.op === op.id || !beside) ? chosen.view : undefined;
   const whole = kept === 'section' || kept === 'row' ? kept : undefined;
