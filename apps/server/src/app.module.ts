@@ -19,6 +19,7 @@ import { QualityModule } from './quality/quality.module.ts';
 import { RecordsModule } from './records/records.module.ts';
 import { SearchModule } from './search/search.module.ts';
 import { ReckonModule } from './reckon/reckon.module.ts';
+import { ShopChangesModule, ShopModule } from './shop/shop.module.ts';
 import { SheetsModule } from './sheets/sheets.module.ts';
 import { UnitsModule } from './units/units.module.ts';
 
@@ -47,6 +48,8 @@ export class AppModule {
         CalendarModule,
         PlanningModule,
         QualityModule,
+        ShopChangesModule,
+        ShopModule,
         HealthModule,
       ],
     };

@@ -11,6 +11,7 @@ export * from './instrument.dto.ts';
 export * from './prove-command.dto.ts';
 export * from './pull-command.dto.ts';
 export * from './run-shape.ts';
+export * from './shop.dto.ts';
 export * from './stand.dto.ts';
 export * from './parts.dto.ts';
 export * from './plan.dto.ts';

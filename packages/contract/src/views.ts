@@ -16,6 +16,7 @@ import type {
 import type { Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import type { Role } from './auth.dto.ts';
+import type { ReadBy } from './shop.dto.ts';
 
 /** Somebody who can sign in, as shown on the sign-in screen. */
 export interface PersonView {
@@ -180,6 +181,9 @@ export interface InstrumentView {
   readonly calibratedTo: string | null;
   readonly simulated: boolean;
   readonly connected: boolean;
+  /** Its own number, as engraved or on its certificate. */
+  readonly number: string | null;
+  readonly readBy: 'port' | ReadBy;
   /** Of a simulated stand: what can be wrong on it, and what is chosen now. */
   readonly faults?: { readonly all: readonly string[]; readonly chosen: string | null };
 }

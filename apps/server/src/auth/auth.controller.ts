@@ -5,6 +5,7 @@ import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config/config.ts';
 import type { Person } from './person.entity.ts';
 import { Workshop } from '../planning/workshop.entity.ts';
+import { ShopChangesService } from '../shop/shop-changes.service.ts';
 import { AllowedFor, AllowedForAnyone, EVERY_ROLE, Me, MySession } from './access.ts';
 import { AuthService } from './auth.service.ts';
 import { cookieOf, cookieOptions, deviceCookie, sessionCookie } from './cookies.ts';
@@ -22,11 +23,14 @@ const shown = ({ name, currency, rateMinor, taxPercent, taxName }: Workshop): Me
   taxName,
 });
 
+const amount = (minor: number): string => (minor / 100).toFixed(2);
+
 @Controller('api')
 export class AuthController {
   constructor(
     private readonly auth: AuthService,
     private readonly db: DataSource,
+    private readonly changes: ShopChangesService,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
@@ -73,8 +77,17 @@ export class AuthController {
   /** Name, currency, rate and tax: what quotes are reckoned with from now on. Quotes that are made stay as they are. */
   @Put('workshop')
   @AllowedFor('owner')
-  async settings(@Body() body: SettingsDto): Promise<MeView['workshop']> {
-    await this.db.getRepository(Workshop).update({ id: 1 }, { ...body });
+  async settings(@Body() body: SettingsDto, @Me() me: Person): Promise<MeView['workshop']> {
+    await this.db.transaction(async (m) => {
+      const was = shown(await m.getRepository(Workshop).findOneByOrFail({ id: 1 }));
+      await m.getRepository(Workshop).update({ id: 1 }, { ...body });
+      await this.changes.note(m, me, [
+        { what: 'name of the shop', was: was.name, is: body.name },
+        { what: 'currency', was: was.currency, is: body.currency },
+        { what: 'an hour', was: amount(was.rateMinor), is: amount(body.rateMinor) },
+        { what: 'tax', was: `${was.taxName} ${was.taxPercent} %`, is: `${body.taxName} ${body.taxPercent} %` },
+      ]);
+    });
     return shown(await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 }));
   }
 

@@ -67,7 +67,7 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
   }
 
   people(): Promise<Person[]> {
-    return this.db.getRepository(Person).find({ order: { name: 'ASC' } });
+    return this.db.getRepository(Person).find({ where: { leftAt: IsNull() }, order: { name: 'ASC' } });
   }
 
   /**
@@ -75,7 +75,7 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
    * @throws UnauthorizedException for a wrong PIN; HttpException 429 when one has to wait
    */
   async signIn(name: string, pin: string, door: Door, now: Date): Promise<SignedIn> {
-    const person = await this.db.getRepository(Person).findOneBy({ name });
+    const person = await this.db.getRepository(Person).findOneBy({ name, leftAt: IsNull() });
     if (!person) throw new UnauthorizedException('That is not the PIN');
     const device = await this.knownDevice(door.device);
     await this.judge(person, pin, { address: door.address, ...(device === undefined ? {} : { device }) });
@@ -114,8 +114,7 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
    * @throws BadRequestException for one that is too short or tried first; UnauthorizedException when the old one is wrong
    */
   async changePin(person: Person, old: string, pin: string, session: string): Promise<void> {
-    const problem = pinProblem(pin, onNetwork(this.config));
-    if (problem) throw new BadRequestException({ message: `pin: ${problem}`, errors: { pin: [problem] } });
+    this.mustBeGood(pin);
     // Whoever holds a session still has to know the PIN: counted by that session.
     await this.judge(person, old, { address: session, device: session });
     const pinHash = await this.hashing.take('', () => hashPin(pin));
@@ -125,6 +124,31 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
       .find({ where: { personId: person.id, endedAt: IsNull(), tokenHash: Not(session) } });
     for (const s of others) await this.endSession(s.tokenHash);
     if (person.role === 'owner') await rm(join(this.config.dataDir, FIRST_PIN_FILE), { force: true });
+  }
+
+  /**
+   * The hash of a new PIN.
+   * @throws BadRequestException for one that is too short or tried first
+   */
+  async hashOf(pin: string): Promise<string> {
+    this.mustBeGood(pin);
+    return this.hashing.take('', () => hashPin(pin));
+  }
+
+  private mustBeGood(pin: string): void {
+    const problem = pinProblem(pin, onNetwork(this.config));
+    if (problem) throw new BadRequestException({ message: `pin: ${problem}`, errors: { pin: [problem] } });
+  }
+
+  /** Ends every session of a person, on whatever device. */
+  async signOutEverywhere(person: string): Promise<void> {
+    const open = await this.db.getRepository(Session).find({ where: { personId: person, endedAt: IsNull() } });
+    for (const s of open) await this.endSession(s.tokenHash);
+  }
+
+  /** Whoever got their PIN wrong too often need not wait any longer. */
+  forgetTries(person: string): Promise<void> {
+    return this.tries.forget(person);
   }
 
   /** Whose session it is; undefined when it is over, or never was. */
@@ -142,8 +166,8 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
     const [row] = await prepared<Person>(
       this.db.manager,
       'who-is',
-      `SELECT p.id, p.name, p.initials, p.role, p.pin_hash AS "pinHash" FROM session s JOIN person p ON p.id = s.person_id
-       WHERE s.token_hash = $1 AND s.expires_at > $2 AND s.ended_at IS NULL`,
+      `SELECT p.id, p.name, p.initials, p.role, p.works, p.left_at AS "leftAt", p.pin_hash AS "pinHash" FROM session s JOIN person p ON p.id = s.person_id
+       WHERE s.token_hash = $1 AND s.expires_at > $2 AND s.ended_at IS NULL AND p.left_at IS NULL`,
       [tokenHash, now],
     );
     return row;

@@ -45,6 +45,14 @@ export class SignInTries {
       ]);
   }
 
+  /** Begins a person's counts anew, from wherever they were tried. */
+  async forget(person: string): Promise<void> {
+    await this.db.query(`DELETE FROM sign_in_try WHERE key = $1 OR (key LIKE 'device %' AND key LIKE $2)`, [
+      `person ${person}`,
+      `% ${person}`,
+    ]);
+  }
+
   /** Forgets counts that nobody adds to any more. */
   async purge(): Promise<void> {
     await this.db.query(`DELETE FROM sign_in_try WHERE last_at < now() - make_interval(hours => ${FORGOTTEN_HOURS})`);

@@ -5,6 +5,7 @@ import { Instrument } from '../instruments/instrument.entity.ts';
 import { JobEventRow } from '../jobs/job-event.entity.ts';
 import { Job } from '../jobs/job.entity.ts';
 import { Person } from '../auth/person.entity.ts';
+import { ShopChange } from '../shop/shop-change.entity.ts';
 import { Session } from '../auth/session.entity.ts';
 import { SheetRevision } from '../sheets/sheet-revision.entity.ts';
 import { Unit } from '../units/unit.entity.ts';
@@ -23,6 +24,7 @@ import { Records1764400000000 } from './migrations/1764400000000-records.ts';
 import { Planning1764500000000 } from './migrations/1764500000000-planning.ts';
 import { Agreed1764600000000 } from './migrations/1764600000000-agreed.ts';
 import { Once1764700000000 } from './migrations/1764700000000-once.ts';
+import { OwnShop1764800000000 } from './migrations/1764800000000-own-shop.ts';
 import { Shelf1764100000000 } from './migrations/1764100000000-shelf.ts';
 
 export const entities = [
@@ -43,6 +45,7 @@ export const entities = [
   OrderLine,
   StockItem,
   ImportedRecord,
+  ShopChange,
 ];
 
 export function dataSourceOptions(url: string): DataSourceOptions {
@@ -59,6 +62,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Planning1764500000000,
       Agreed1764600000000,
       Once1764700000000,
+      OwnShop1764800000000,
     ],
     migrationsTransactionMode: 'all',
     migrationsRun: true,

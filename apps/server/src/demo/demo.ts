@@ -4,6 +4,7 @@ import { randomInt, randomUUID } from 'node:crypto';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
+import { FIRST_NAME, FIRST_WORKSHOP } from '../auth/first-owner.ts';
 import { FIRST_PIN_FILE } from '../auth/auth.service.ts';
 import { SigningService } from '../jobs/signing.service.ts';
 import { hashPin, pinProblem } from '../auth/pin.ts';
@@ -49,8 +50,10 @@ export async function loadEmpty(db: DataSource, dataDir: string): Promise<boolea
   const pin = firstPin();
   await mkdir(dataDir, { recursive: true });
   await writeFile(join(dataDir, FIRST_PIN_FILE), `${pin}\n`, { mode: 0o600 });
-  await db.getRepository(Workshop).insert({ id: 1, name: 'My workshop', currency: '£', places: [...workshop.places] });
-  await db.getRepository(Person).insert({ name: 'Owner', initials: 'OW', role: 'owner', pinHash: await hashPin(pin) });
+  await db.getRepository(Workshop).insert({ id: 1, name: FIRST_WORKSHOP, currency: '£', places: [...workshop.places] });
+  await db
+    .getRepository(Person)
+    .insert({ name: FIRST_NAME, initials: 'OW', role: 'owner', works: true, pinHash: await hashPin(pin) });
   await db.getRepository(Instrument).insert(instruments.map((i) => ({ ...i })));
   return true;
 }
@@ -68,9 +71,13 @@ export async function loadDemo(app: INestApplicationContext, now: Date): Promise
   if ((await db.getRepository(Workshop).count()) > 0) return false;
   app.get(SigningService).unnamed = workshop.name;
   for (const p of people)
-    await db
-      .getRepository(Person)
-      .insert({ name: p.name, initials: p.initials, role: p.role, pinHash: await hashPin(p.pin) });
+    await db.getRepository(Person).insert({
+      name: p.name,
+      initials: p.initials,
+      role: p.role,
+      works: p.role === 'mechanic',
+      pinHash: await hashPin(p.pin),
+    });
   await db.getRepository(Customer).insert(customers.map((name) => ({ name })));
   await db
     .getRepository(DrawerSize)

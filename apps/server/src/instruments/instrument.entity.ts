@@ -31,4 +31,16 @@ export class Instrument {
 
   @Column({ type: 'boolean' })
   simulated: boolean;
+
+  /** Its own number, as engraved or on its certificate. */
+  @Column({ type: 'text', nullable: true })
+  number: string | null;
+
+  /** A port of ours, a keyboard that it types on, or somebody who types what it shows. */
+  @Column({ name: 'read_by', type: 'text', default: 'port' })
+  readBy: InstrumentView['readBy'];
+
+  /** It is not in the shop any more. */
+  @Column({ name: 'retired_at', type: 'timestamptz', nullable: true })
+  retiredAt: Date | null;
 }

@@ -18,7 +18,7 @@ import {
 } from '@jubb/contract';
 import { filter, firstValueFrom, map, startWith, take, takeUntil, timer, toArray, type Observable } from 'rxjs';
 import { standsFor, type StandInstrument } from '@jubb/core/sheet';
-import { DataSource } from 'typeorm';
+import { DataSource, IsNull } from 'typeorm';
 import { CONFIG, type Config } from '../config/config.ts';
 import { Instrument } from './instrument.entity.ts';
 import type { InstrumentPort } from './instrument.port.ts';
@@ -39,7 +39,7 @@ export class InstrumentsService implements OnModuleDestroy {
   /** Connects to every instrument on the list; called once the list is there. */
   async connectAll(): Promise<void> {
     const [host, port] = this.config.standIns.split(':');
-    for (const i of await this.db.getRepository(Instrument).find()) {
+    for (const i of await this.db.getRepository(Instrument).find({ where: { readBy: 'port' } })) {
       const adapter = new TcpInstrument(i.id, host ?? '127.0.0.1', Number(port));
       adapter.connect();
       this.ports.set(i.id, adapter);
@@ -51,8 +51,8 @@ export class InstrumentsService implements OnModuleDestroy {
   }
 
   async list(): Promise<InstrumentView[]> {
-    const all = await this.db.getRepository(Instrument).find({ order: { id: 'ASC' } });
-    return all.map((i) => {
+    const all = await this.db.getRepository(Instrument).find({ where: { retiredAt: IsNull() }, order: { id: 'ASC' } });
+    return all.map(({ retiredAt: _, ...i }) => {
       const port = this.ports.get(i.id);
       return { ...i, connected: port?.connected ?? false, ...(port?.faults ? { faults: port.faults } : {}) };
     });

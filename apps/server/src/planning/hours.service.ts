@@ -5,14 +5,23 @@ import { randomUUID } from 'node:crypto';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Person } from '../auth/person.entity.ts';
 import { Job } from '../jobs/job.entity.ts';
+import { ShopChangesService } from '../shop/shop-changes.service.ts';
 import { Workshop } from './workshop.entity.ts';
 
 const MINUTE_MS = 60_000;
 
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const hoursWords = (hours: Workshop['hours']): string =>
+  hours.map((day, i) => `${DAYS[i]} ${day.map(([from, to]) => `${from} to ${to}`).join(', ') || 'shut'}`).join('; ');
+const toolWords = (tools: Workshop['tools']): string => tools.map((t) => `${t.capacity} × ${t.title}`).join(', ');
+
 /** When the shop is open, who is off, which hours were agreed on beside the usual ones, and how much a late minute counts. */
 @Injectable()
 export class HoursService {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly changes: ShopChangesService,
+  ) {}
 
   async dayOff(day: string, person: string | null): Promise<void> {
     await this.known(person);
@@ -42,7 +51,7 @@ export class HoursService {
   }
 
   /** Opening hours of a week, and how many there are of each tool. @throws UnprocessableEntityException naming the field */
-  async setShop(dto: ShopHoursDto): Promise<void> {
+  async setShop(dto: ShopHoursDto, me: Person): Promise<void> {
     const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
     try {
       workCalendar('shop', dto.hours, workshop.zone, 0, 8);
@@ -57,7 +66,13 @@ export class HoursService {
       });
     const known = new Map(dto.tools.map((t) => [t.id, t.capacity]));
     const tools = workshop.tools.map((t) => ({ ...t, capacity: known.get(t.id) ?? t.capacity }));
-    await this.db.getRepository(Workshop).update({ id: 1 }, { hours: dto.hours, tools });
+    await this.db.transaction(async (m) => {
+      await m.getRepository(Workshop).update({ id: 1 }, { hours: dto.hours, tools });
+      await this.changes.note(m, me, [
+        { what: 'opening hours', was: hoursWords(workshop.hours), is: hoursWords(dto.hours) },
+        { what: 'tools', was: toolWords(workshop.tools), is: toolWords(tools) },
+      ]);
+    });
   }
 
   /** @throws UnprocessableEntityException for a person that there is not; nobody in particular is always known */

@@ -147,8 +147,8 @@ export class PlanningController {
   @Post('shop')
   @HttpCode(204)
   @AllowedFor('owner')
-  async setShop(@Body() dto: ShopHoursDto): Promise<void> {
-    await this.hours.setShop(dto);
+  async setShop(@Body() dto: ShopHoursDto, @Me() me: Person): Promise<void> {
+    await this.hours.setShop(dto, me);
   }
 
   /** The week in force as a calendar file. */

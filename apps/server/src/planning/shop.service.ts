@@ -21,7 +21,7 @@ import {
 } from '@jubb/core/planning';
 import { emptyBench, ladderOf } from '@jubb/core/bench';
 import { standsFor } from '@jubb/core/sheet';
-import { DataSource, In, Not } from 'typeorm';
+import { DataSource, In, IsNull, Not } from 'typeorm';
 import { Instrument } from '../instruments/instrument.entity.ts';
 import { Job } from '../jobs/job.entity.ts';
 import { OrderLine } from '../parts/order-line.entity.ts';
@@ -204,8 +204,10 @@ export class ShopService {
     readonly tools: WeekView['tools'];
   }> {
     const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
-    const people = await this.db.getRepository(Person).find({ where: { role: 'mechanic' }, order: { name: 'ASC' } });
-    const instruments = await this.db.getRepository(Instrument).find();
+    const people = await this.db
+      .getRepository(Person)
+      .find({ where: { works: true, leftAt: IsNull() }, order: { name: 'ASC' } });
+    const instruments = await this.db.getRepository(Instrument).find({ where: { retiredAt: IsNull() } });
     const off = await this.db.query<
       {
         day: string;

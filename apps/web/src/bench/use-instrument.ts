@@ -39,7 +39,8 @@ export function useLive(view: InstrumentView | undefined, hears: Heard = NOTHING
   useEffect(() => {
     heard.current = hears;
   });
-  const id = view?.id;
+  // One that somebody reads, or that types as a keyboard does, has no line of its own.
+  const id = view?.readBy === 'port' ? view.id : undefined;
   useEffect(() => {
     if (!id) return undefined;
     const close = openStream<InstrumentMessage>(`/api/instruments/${id}/live`, (message) => {

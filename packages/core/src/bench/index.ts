@@ -96,6 +96,8 @@ export {
   wouldDecide,
   type Gauge,
   type GaugeAdvice,
+  couldGive,
+  gaugeKindNames,
   type GaugeKind,
   type WouldDecide,
 } from './measuring/gauges.ts';

@@ -1,5 +1,8 @@
 import type { LiveInstrument } from '../use-instrument.ts';
 
+/** What is said of an instrument that shows nothing here. */
+const ASLEEP = { port: 'not connected', keyboard: 'types into the field', typed: 'type what it shows' } as const;
+
 /** The strip along the foot: the instrument at hand and what it shows. */
 export function Foot({
   instrument,
@@ -24,7 +27,7 @@ export function Foot({
       {view.name} <span className="v">{value === undefined ? '–' : value.toFixed(decimals)}</span> {view.unit}
       <span className="quiet">
         {value === undefined
-          ? 'not connected'
+          ? ASLEEP[view.readBy]
           : `± ${view.uncertainty?.value ?? '?'} ${view.uncertainty?.unit ?? ''}${view.simulated ? ', simulated' : ''}`}
       </span>
       <span className="gap" />

@@ -14,6 +14,7 @@ export const gaugeKinds = {
   'diode-meter': { dimension: 'voltage', reads: 'both' },
 } as const satisfies Record<string, { dimension: Dimension; reads: 'inside' | 'outside' | 'both' }>;
 export type GaugeKind = keyof typeof gaugeKinds;
+export const gaugeKindNames = Object.keys(gaugeKinds) as readonly GaugeKind[] as readonly [GaugeKind, ...GaugeKind[]];
 
 /** What each kind of instrument gives, whatever it is used for. */
 const GIVES: Readonly<Record<string, Dimension>> = {

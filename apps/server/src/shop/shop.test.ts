@@ -1,0 +1,298 @@
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import type {
+  FirstStepView,
+  InstrumentView,
+  JobView,
+  ShopChangeView,
+  ShopDrawerView,
+  ShopPersonView,
+  ShopPlacesView,
+  WeekView,
+} from '@jubb/contract';
+import type request from 'supertest';
+import { DataSource } from 'typeorm';
+import { loadEmpty } from '../demo/demo.ts';
+import { openShop, signIn, type TestShop } from '../shop.fixtures.ts';
+
+jest.setTimeout(180_000);
+const UNA = 'Una Reith';
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openShop();
+});
+afterAll(() => shop.app.close());
+
+const put = (path: string, body: object, who = UNA): request.Test =>
+  shop.http().put(path).set('Cookie', shop.cookie(who)).send(body);
+const people = async (): Promise<ShopPersonView[]> =>
+  (await shop.get('/api/shop/people', UNA)).body as ShopPersonView[];
+const person = async (name: string): Promise<ShopPersonView> => (await people()).find((p) => p.name === name)!;
+const changes = async (): Promise<ShopChangeView[]> =>
+  (await shop.get('/api/shop/changes', UNA)).body as ShopChangeView[];
+const errorsOf = (answer: request.Response): Record<string, string[]> =>
+  (answer.body as { errors?: Record<string, string[]> }).errors ?? {};
+const newcomer = { name: 'Nils Ode', initials: 'no', role: 'mechanic', works: true, pin: '8264' };
+
+describe('people', () => {
+  test('a mechanic is added, signs in with the PIN that the owner gave, and the plan counts on them', async () => {
+    const added = await shop.post('/api/shop/people', newcomer, UNA);
+    expect(added.status).toBe(201);
+    expect(await person('Nils Ode')).toMatchObject({ initials: 'NO', role: 'mechanic', left: null, signedIn: 0 });
+    const cookie = await signIn(shop.http(), 'Nils Ode', '8264');
+    expect((await person('Nils Ode')).signedIn).toBe(1);
+    const week = (await shop.http().get('/api/plan').set('Cookie', cookie)).body as WeekView;
+    expect(week.people.map((p) => p.name)).toContain('Nils Ode');
+    expect((await changes())[0]).toMatchObject({ by: UNA, what: 'Nils Ode', is: 'works here: mechanic' });
+  });
+
+  test.each([
+    ['a PIN that is tried first', { pin: '1234' }, 'pin'],
+    ['a PIN of noughts', { pin: '0000' }, 'pin'],
+    ['a name of blanks', { name: '   ' }, 'name'],
+    ['a role that is none', { role: 'king' }, 'role'],
+    ['initials of figures', { initials: '12' }, 'initials'],
+  ])('%s is refused with its field, and nobody is added', async (_, wrong, field) => {
+    const before = (await people()).length;
+    const answer = await shop.post('/api/shop/people', { ...newcomer, name: 'Somebody New', ...wrong }, UNA);
+    expect(answer.status).toBe(400);
+    expect(errorsOf(answer)).toHaveProperty(field);
+    expect(await people()).toHaveLength(before);
+  });
+
+  test('a name that is known is refused', async () => {
+    const answer = await shop.post('/api/shop/people', { ...newcomer, name: 'Magnus  Sorley' }, UNA);
+    expect(answer.status).toBe(409);
+    expect(errorsOf(answer)).toEqual({ name: ['Magnus Sorley works here already'] });
+  });
+
+  test('a forgotten PIN is made new: the old one is none, sessions end, and wrong tries are forgotten', async () => {
+    const { id } = await person('Ailsa Brock');
+    for (let i = 0; i < 6; i += 1)
+      await shop
+        .http()
+        .post('/api/session')
+        .send({ name: 'Ailsa Brock', pin: String(7000 + i) });
+    const shut = await shop.http().post('/api/session').send({ name: 'Ailsa Brock', pin: '3333' });
+    expect(shut.status).toBe(429);
+    expect((await put(`/api/shop/people/${id}/pin`, { pin: '5093' })).status).toBe(204);
+    expect((await shop.get('/api/me', 'Ailsa Brock')).status).toBe(401);
+    expect((await shop.http().post('/api/session').send({ name: 'Ailsa Brock', pin: '3333' })).status).toBe(401);
+    await signIn(shop.http(), 'Ailsa Brock', '5093');
+  });
+
+  test('who leaves is signed out and off the names, and stays by name in the jobs that they worked on', async () => {
+    const [row] = await shop.app
+      .get(DataSource)
+      .query<{ id: string }[]>(`SELECT job_id AS id FROM job_event WHERE who->>'name' = 'Magnus Sorley' LIMIT 1`);
+    const job = { id: row!.id };
+    const { id } = await person('Magnus Sorley');
+    expect((await shop.post(`/api/shop/people/${id}/leave`, {}, UNA)).status).toBe(204);
+    expect((await shop.get('/api/floor', 'Magnus Sorley')).status).toBe(401);
+    const names = (await shop.http().get('/api/people')).body as { name: string }[];
+    expect(names.map((n) => n.name)).not.toContain('Magnus Sorley');
+    expect((await shop.http().post('/api/session').send({ name: 'Magnus Sorley', pin: '2222' })).status).toBe(401);
+    const week = (await shop.get('/api/plan', UNA)).body as WeekView;
+    expect(week.people.map((p) => p.name)).not.toContain('Magnus Sorley');
+    const still = (await shop.get(`/api/jobs/${job.id}`, UNA)).body as JobView;
+    expect(still.events.filter((e) => e.who.name === 'Magnus Sorley')).not.toHaveLength(0);
+    // The same name again is the same person.
+    const again = await shop.post('/api/shop/people', { ...newcomer, name: 'Magnus Sorley' }, UNA);
+    expect(errorsOf(again)).toEqual({ name: ['Magnus Sorley worked here before: bring them back'] });
+    expect((await shop.post(`/api/shop/people/${id}/return`, {}, UNA)).status).toBe(204);
+    await signIn(shop.http(), 'Magnus Sorley', '2222');
+  });
+
+  test('the last owner neither leaves nor becomes anything else', async () => {
+    const { id, name, initials } = await person(UNA);
+    const left = await shop.post(`/api/shop/people/${id}/leave`, {}, UNA);
+    expect([left.status, errorsOf(left)]).toEqual([
+      422,
+      { role: ['Somebody must be owner: make another one owner first'] },
+    ]);
+    const other = await put(`/api/shop/people/${id}`, { name, initials, role: 'parts', works: false });
+    expect(other.status).toBe(422);
+    expect(await person(UNA)).toMatchObject({ role: 'owner', left: null });
+  });
+
+  test('of two owners who both leave at once one stays', async () => {
+    await shop.post('/api/shop/people', { ...newcomer, name: 'Olla Two', role: 'owner', pin: '8264' }, UNA);
+    const both = [(await person(UNA)).id, (await person('Olla Two')).id];
+    const second = await signIn(shop.http(), 'Olla Two', '8264');
+    const answers = await Promise.all([
+      shop.post(`/api/shop/people/${both[1]}/leave`, {}, UNA),
+      shop.http().post(`/api/shop/people/${both[0]}/leave`).set('Cookie', second),
+    ]);
+    const owners = await shop.app
+      .get(DataSource)
+      .query<unknown[]>(`SELECT 1 FROM person WHERE role = 'owner' AND left_at IS NULL`);
+    expect(owners).toHaveLength(1);
+    expect(answers.filter((a) => a.status === 204)).toHaveLength(1);
+    // For the tests that follow, Una is the one.
+    await shop.app
+      .get(DataSource)
+      .query(`UPDATE person SET left_at = CASE WHEN name = $1 THEN NULL ELSE now() END WHERE id = ANY($2)`, [
+        UNA,
+        both,
+      ]);
+  });
+});
+
+describe('places', () => {
+  const now = async (): Promise<ShopPlacesView> => (await shop.get('/api/shop/places', UNA)).body as ShopPlacesView;
+  const una = async (): Promise<void> => {
+    if ((await shop.get('/api/me', UNA)).status === 200) return;
+    throw new Error('Una is not signed in');
+  };
+
+  test('a bench is added; one with a unit on it does not go', async () => {
+    await una();
+    const { places, shelves, zone, taken } = await now();
+    const more = await put('/api/shop/places', { places: [...places, 'Q7'], shelves, zone });
+    expect(more.status).toBe(200);
+    expect((await now()).places).toContain('Q7');
+    const lost = taken.find((p) => places.includes(p))!;
+    const answer = await put('/api/shop/places', { places: places.filter((p) => p !== lost), shelves, zone });
+    expect([answer.status, errorsOf(answer)]).toEqual([422, { places: [`A unit is at ${lost}: move it first`] }]);
+    expect((await changes()).find((c) => c.what === 'benches')).toMatchObject({ by: UNA, was: places.join(', ') });
+  });
+
+  test.each([
+    ['a zone that is none', { zone: 'Mars/Olympus' }, 422, 'zone'],
+    ['no bench at all', { places: [] }, 400, 'places'],
+    ['two benches of one name', { places: ['A', 'A'] }, 400, 'places'],
+  ])('%s is refused with its field', async (_, wrong, status, field) => {
+    const { places, shelves, zone } = await now();
+    const answer = await put('/api/shop/places', { places, shelves, zone, ...wrong });
+    expect(answer.status).toBe(status);
+    expect(errorsOf(answer)).toHaveProperty(field);
+    expect(await now()).toMatchObject({ places, shelves, zone });
+  });
+
+  test('a bench that is a place on the shelf too is refused', async () => {
+    const { places, shelves, zone } = await now();
+    const answer = await put('/api/shop/places', { places: [...places, shelves[0]], shelves, zone });
+    expect(errorsOf(answer)).toHaveProperty('shelves');
+  });
+});
+
+describe('drawers', () => {
+  const drawers = async (): Promise<ShopDrawerView[]> =>
+    (await shop.get('/api/shop/drawers', UNA)).body as ShopDrawerView[];
+
+  test('every drawer that a sheet draws on is listed with the sheets, and what lies in it is what was counted', async () => {
+    const before = (await drawers()).find((d) => d.drawer === 'screw-rings')!;
+    expect(before.sheets.length).toBeGreaterThan(0);
+    const sizes = [
+      { mm: 0.05, count: 12 },
+      { mm: 0.254, count: 3 },
+    ];
+    expect((await put('/api/shop/drawers/screw-rings', { sizes })).status).toBe(200);
+    const after = (await drawers()).find((d) => d.drawer === 'screw-rings')!;
+    expect(after.sizes).toEqual([...sizes].reverse());
+    expect((await changes())[0]).toMatchObject({ what: 'drawer screw-rings, counted', is: '3 × 0.254, 12 × 0.05' });
+  });
+
+  test.each([
+    ['a drawer that no sheet knows', 'no-such', { sizes: [] }, 404],
+    ['half a piece', 'screw-rings', { sizes: [{ mm: 0.1, count: 1.5 }] }, 400],
+    ['a shim of no thickness', 'screw-rings', { sizes: [{ mm: 0, count: 1 }] }, 400],
+    [
+      'a size twice',
+      'screw-rings',
+      {
+        sizes: [
+          { mm: 0.1, count: 1 },
+          { mm: 0.1, count: 2 },
+        ],
+      },
+      400,
+    ],
+  ])('%s is refused', async (_, drawer, body, status) => {
+    expect((await put(`/api/shop/drawers/${drawer}`, body)).status).toBe(status);
+  });
+});
+
+describe('instruments of the shop’s own', () => {
+  const wrench = {
+    name: 'Click wrench, red',
+    kind: 'torque-wrench',
+    number: 'W-7',
+    unit: 'N·m',
+    resolution: 1,
+    uncertainty: 2,
+    readBy: 'typed',
+    calibratedTo: '2020-01-31',
+    wrench: { minNm: 20, maxNm: 200, lengthMm: 420, graduation: 1 },
+  };
+  const list = async (): Promise<InstrumentView[]> =>
+    (await shop.get('/api/instruments', UNA)).body as InstrumentView[];
+
+  test('one is added, is on the list with its range and its date, is put right, and is taken off', async () => {
+    const { id } = (await shop.post('/api/shop/instruments', wrench, UNA)).body as { id: string };
+    const there = (await list()).find((i) => i.id === id)!;
+    expect(there).toMatchObject({
+      name: 'Click wrench, red',
+      number: 'W-7',
+      readBy: 'typed',
+      simulated: false,
+      connected: false,
+      calibratedTo: '2020-01-31',
+      uncertainty: { value: 2, unit: 'N·m' },
+      wrench: { minNm: 20, maxNm: 200, lengthMm: 420, graduation: 1, scaleUnit: 'N·m' },
+    });
+    expect((await put(`/api/shop/instruments/${id}`, { ...wrench, calibratedTo: '2031-06-30' })).status).toBe(204);
+    expect((await list()).find((i) => i.id === id)!.calibratedTo).toBe('2031-06-30');
+    expect((await shop.remove(`/api/shop/instruments/${id}`, UNA)).status).toBe(204);
+    expect((await list()).some((i) => i.id === id)).toBe(false);
+    expect((await changes()).slice(0, 3).map((c) => c.is)).toEqual([
+      'off the list',
+      'no. W-7, to 1 N·m, calibrated to 2031-06-30',
+      'on the list: no. W-7, to 1 N·m, calibrated to 2020-01-31',
+    ]);
+  });
+
+  test.each([
+    ['a micrometer that shows newtons', { kind: 'micrometer', unit: 'N' }, 'unit'],
+    ['a unit that is none', { kind: 'micrometer', unit: 'furlongs' }, 'unit'],
+    ['a wrench without a range', { wrench: undefined }, 'wrench'],
+    ['a scale that runs backwards', { wrench: { ...wrench.wrench, minNm: 300 } }, 'wrench'],
+    ['a day that is none', { calibratedTo: '2027-02-30' }, 'calibratedTo'],
+    ['a stand', { kind: 'dyno' }, 'kind'],
+  ])('%s is refused with its field', async (_, wrong, field) => {
+    const before = (await list()).length;
+    const answer = await shop.post('/api/shop/instruments', { ...wrench, ...wrong }, UNA);
+    expect([400, 422]).toContain(answer.status);
+    expect(Object.keys(errorsOf(answer)).join()).toContain(field);
+    expect(await list()).toHaveLength(before);
+  });
+
+  test('a simulated one is taken off the list but not made another', async () => {
+    const one = (await list()).find((i) => i.simulated)!;
+    expect((await put(`/api/shop/instruments/${one.id}`, wrench)).status).toBe(422);
+    expect((await shop.remove(`/api/shop/instruments/${one.id}`, UNA)).status).toBe(204);
+    expect((await list()).some((i) => i.id === one.id)).toBe(false);
+    expect((await shop.remove(`/api/shop/instruments/${one.id}`, UNA)).status).toBe(404);
+  });
+});
+
+describe('the log of changes', () => {
+  test('rate, tax and hours are written down with who and when; what stays as it was is not', async () => {
+    const me = (await shop.get('/api/me', UNA)).body as { workshop: Record<string, unknown> };
+    const before = (await changes()).length;
+    const answer = await put('/api/workshop', { ...me.workshop, rateMinor: 6150 });
+    expect(answer.status).toBe(200);
+    const after = await changes();
+    expect(after.length - before).toBe(1);
+    expect(after[0]).toMatchObject({ by: UNA, what: 'an hour', is: '61.50' });
+    expect(Date.now() - new Date(after[0]!.at).getTime()).toBeLessThan(60_000);
+  });
+});
+
+describe('first steps', () => {
+  test('of a shop that works are done; of an empty one none', async () => {
+    const steps = (await shop.get('/api/shop/first-steps', UNA)).body as FirstStepView[];
+    expect(steps.filter((s) => s.done).map((s) => s.id)).toEqual(expect.arrayContaining(['yourself', 'people', 'job']));
+    // A second shop over the first is never made.
+    expect(await loadEmpty(shop.app.get(DataSource), shop.copy.dataDir)).toBe(false);
+  });
+});
