@@ -50,7 +50,7 @@ const screens: Readonly<Record<string, Loads>> = {
   'sheets/:id': () => import('./sheets/sheet-screen.tsx'),
   'unit/:id': () => import('./units/unit-screen.tsx'),
   'reckoner/:id?': () => import('./reckoner/reckoner-screen.tsx'),
-  shop: () => import('./shop/shop-screen.tsx'),
+  'shop/:part?': () => import('./shop/shop-screen.tsx'),
   stands: () => import('./stands/stands-screen.tsx'),
   verify: () => import('./record/verify-screen.tsx'),
 };

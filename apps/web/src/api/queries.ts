@@ -1,6 +1,7 @@
 import type {
   CustomerView,
   DocumentView,
+  FirstStepView,
   FloorView,
   FoundView,
   ImportedView,
@@ -16,6 +17,10 @@ import type {
   PlanView,
   QualityView,
   SheetLine,
+  ShopChangeView,
+  ShopDrawerView,
+  ShopPersonView,
+  ShopPlacesView,
   SlackView,
   UnitView,
   WeekView,
@@ -68,6 +73,14 @@ export const queries = {
   slack: () =>
     queryOptions({ queryKey: ['week', 'slack'], queryFn: () => api<SlackView>('plan/slack'), refetchInterval: 60_000 }),
   quality: () => queryOptions({ queryKey: ['quality'], queryFn: () => api<QualityView>('quality'), retry: false }),
+  shopPeople: () => queryOptions({ queryKey: ['shop', 'people'], queryFn: () => api<ShopPersonView[]>('shop/people') }),
+  shopPlaces: () => queryOptions({ queryKey: ['shop', 'places'], queryFn: () => api<ShopPlacesView>('shop/places') }),
+  shopDrawers: () =>
+    queryOptions({ queryKey: ['shop', 'drawers'], queryFn: () => api<ShopDrawerView[]>('shop/drawers') }),
+  shopChanges: () =>
+    queryOptions({ queryKey: ['shop', 'changes'], queryFn: () => api<ShopChangeView[]>('shop/changes') }),
+  firstSteps: () =>
+    queryOptions({ queryKey: ['shop', 'first-steps'], queryFn: () => api<FirstStepView[]>('shop/first-steps') }),
   calendar: () => queryOptions({ queryKey: ['calendar'], queryFn: () => api<{ url: string | null }>('calendar') }),
   imported: (serial: string) =>
     queryOptions({

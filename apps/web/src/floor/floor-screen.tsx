@@ -1,7 +1,7 @@
-import type { JobLine } from '@jubb/contract';
+import type { JobLine, MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { useKeys } from '../frame/keys.ts';
@@ -12,6 +12,9 @@ import { NextRow } from './next-row.tsx';
 import { PlaceRow } from './place-row.tsx';
 import { ShelfTag } from './shelf-tag.tsx';
 
+/** A shop that works never loads them. */
+const FirstSteps = lazy(() => import('../shop/first-steps.tsx'));
+
 /** Often enough for words in minutes. */
 const TICK_MS = 20_000;
 /** So many are read at a glance; the rest is a press, or a filter, away. */
@@ -19,7 +22,7 @@ const MOST_TAGS = 16;
 const MOST_MOVES = 20;
 
 /** The workshop as it stands. */
-export default function FloorScreen(): React.JSX.Element {
+export default function FloorScreen({ me }: { readonly me: MeView }): React.JSX.Element {
   const floor = useQuery(queries.floor());
   const done = useQuery(queries.handedOver());
   const moves = useQuery(queries.planMoves());
@@ -77,6 +80,11 @@ export default function FloorScreen(): React.JSX.Element {
                 Close
               </button>
             </div>
+          )}
+          {me.person.role === 'owner' && floor.data.jobs.length === 0 && (
+            <Suspense fallback={null}>
+              <FirstSteps />
+            </Suspense>
           )}
           {places.map((place, i) => (
             <PlaceRow

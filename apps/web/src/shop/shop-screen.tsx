@@ -1,161 +1,60 @@
-import type { QualityLine } from '@jubb/contract';
-import { useQuery } from '@tanstack/react-query';
-import { format } from 'date-fns';
-import { Link } from 'react-router';
-import { api } from '../api/client.ts';
-import { queries } from '../api/queries.ts';
-import { useWrite } from '../api/use-write.ts';
+import type { MeView } from '@jubb/contract';
+import { NavLink, useParams } from 'react-router';
+import { SettingsForm } from '../parts/settings-form.tsx';
+import { Changes } from './changes.tsx';
+import { Drawers } from './drawers.tsx';
+import { Instruments } from './instruments.tsx';
+import { LooksBack } from './looks-back.tsx';
+import { People } from './people.tsx';
+import { Places } from './places.tsx';
+import './shop.scss';
 
-/** What the owner looks at: comebacks and hours by sheet and method, lessons that wait, the calendar's address. */
-export default function ShopScreen(): React.JSX.Element {
-  const quality = useQuery(queries.quality());
-  if (!quality.data)
-    return (
-      <main className="empty">
-        {quality.isError ? 'Only the owner looks at this.' : 'Reading the logs of the jobs that are over …'}
-      </main>
-    );
-  const { sheets, lessons } = quality.data;
+const PARTS = [
+  { id: undefined, title: 'Looks back' },
+  { id: 'people', title: 'People' },
+  { id: 'money', title: 'Money' },
+  { id: 'places', title: 'Hours and places' },
+  { id: 'instruments', title: 'Instruments' },
+  { id: 'drawers', title: 'Drawers' },
+  { id: 'log', title: 'Log' },
+] as const;
+
+/** The shop, for its owner: what its jobs say, and all that makes it one's own. */
+export default function ShopScreen({ me }: { readonly me: MeView }): React.JSX.Element {
+  const { part } = useParams();
+  if (me.person.role !== 'owner') return <main className="empty">Only the owner looks at this.</main>;
   return (
     <main className="page shoppage">
       <h1>The shop</h1>
-      <p className="quiet m-0">
-        Jobs that are over. A bar is the range that the figure may really have, 19 times in 20: few jobs, a wide bar.
-      </p>
-      {sheets.length === 0 && <p className="mt-3">No job is over yet.</p>}
-      <table className="quality">
-        <thead>
-          <tr>
-            <th>Sheet and way</th>
-            <th>Jobs</th>
-            <th>Came back within half a year</th>
-            <th>Hours, and the sheet’s</th>
-          </tr>
-        </thead>
-        <tbody>
-          {sheets.map((s) => [
-            <Line key={s.sheet} line={s} to={`/sheets/${s.sheet}`} />,
-            ...s.methods.map((m) => <Line key={`${s.sheet} ${m.title}`} line={m} />),
-          ])}
-        </tbody>
-      </table>
-      <h2>Lessons that wait for a revision of their sheet</h2>
-      {lessons.length === 0 && <p>None.</p>}
-      {lessons.map((l) => (
-        <p key={`${l.number} ${l.words}`} className="m-0">
-          <Link to={`/sheets/${l.sheet}`}>{l.sheet}</Link>, {l.rung}: {l.words}{' '}
-          <span className="quiet">
-            ({l.by}, job {l.number}, {format(new Date(l.at), 'd MMM yyyy')})
-          </span>
-        </p>
-      ))}
-      <Calendar />
+      <nav className="shopparts" aria-label="The shop">
+        {PARTS.map(({ id, title }) => (
+          <NavLink key={title} to={id === undefined ? '/shop' : `/shop/${id}`} end className="btn-line">
+            {title}
+          </NavLink>
+        ))}
+      </nav>
+      <Part id={part} me={me} />
     </main>
   );
 }
 
-function Line({ line, to }: { readonly line: QualityLine; readonly to?: string }): React.JSX.Element {
-  const c = line.comebacks;
-  const h = line.hours;
-  const most = Math.max(line.sheetHours, h?.value ?? 0, Math.min(h?.high ?? 0, 3 * (h?.value ?? 0))) * 1.1 || 1;
-  return (
-    <tr className={to ? 'whole' : ''}>
-      <td>{to ? <Link to={to}>{line.title}</Link> : line.title}</td>
-      <td>{line.jobs}</td>
-      <td>
-        {c && (
-          <Range
-            value={c.value}
-            low={c.low}
-            high={c.high}
-            most={1}
-            says={`${Math.round(c.value * 100)} of 100, may be ${Math.round(c.low * 100)} to ${Math.round(c.high * 100)}`}
-          />
-        )}
-      </td>
-      <td>
-        {h && (
-          <Range
-            value={h.value}
-            low={h.low}
-            high={h.high ?? most}
-            most={most}
-            mark={line.sheetHours}
-            says={`${h.value.toFixed(1)} h${h.high === null ? ', one job says no range' : `, may be ${h.low.toFixed(1)} to ${h.high.toFixed(1)}`}; sheet ${line.sheetHours.toFixed(1)} h`}
-          />
-        )}
-      </td>
-    </tr>
-  );
-}
-
-/** A figure with its range as a bar, and its words. */
-function Range({
-  value,
-  low,
-  high,
-  most,
-  mark,
-  says,
-}: {
-  readonly value: number;
-  readonly low: number;
-  readonly high: number;
-  readonly most: number;
-  readonly mark?: number;
-  readonly says: string;
-}): React.JSX.Element {
-  const x = (v: number): number => (200 * Math.min(Math.max(v, 0), most)) / most;
-  return (
-    <>
-      <svg viewBox="0 0 200 16" width="200" height="16" aria-hidden="true">
-        <path d="M0 8H200" stroke="var(--line)" />
-        <rect x={x(low)} y="4" width={Math.max(2, x(high) - x(low))} height="8" fill="var(--slate)" opacity="0.45" />
-        <rect x={Math.max(0, x(value) - 2)} y="1" width="4" height="14" fill="var(--ink)" />
-        {mark !== undefined && (
-          <path d={`M${x(mark)} 0V16`} stroke="var(--brass)" strokeWidth="2" strokeDasharray="3 2" />
-        )}
-      </svg>
-      <small className="d-block">{says}</small>
-    </>
-  );
-}
-
-/** The private address of the calendar: made, made anew, revoked. */
-function Calendar(): React.JSX.Element {
-  const address = useQuery(queries.calendar());
-  const { write: change, wrong } = useWrite(
-    (method: 'POST' | 'DELETE') => api('calendar', method === 'POST' ? {} : undefined, method),
-    { stale: [['calendar']] },
-  );
-  const url = address.data?.url;
-  return (
-    <section aria-label="Calendar">
-      <h2>Calendar</h2>
-      <p className="m-0">
-        Promises, cures that run, and what is to be looked at again, for any calendar program. Whoever has the address
-        can read it.
-      </p>
-      {url && (
-        <p className="m-0">
-          <code className="calendar-url">{url}</code>
-        </p>
-      )}
-      {wrong && (
-        <p className="field-error" role="alert">
-          {wrong}
-        </p>
-      )}
-      <div className="answers mt-2">
-        <button type="button" className="btn-line" onClick={() => change('POST')}>
-          {url ? 'Make a new address' : 'Make an address'}
-        </button>
-        {url && (
-          <button type="button" className="btn-line" onClick={() => change('DELETE')}>
-            Revoke it
-          </button>
-        )}
-      </div>
-    </section>
-  );
+function Part({ id, me }: { readonly id: string | undefined; readonly me: MeView }): React.JSX.Element {
+  switch (id) {
+    case undefined:
+      return <LooksBack />;
+    case 'people':
+      return <People me={me} />;
+    case 'money':
+      return <SettingsForm workshop={me.workshop} />;
+    case 'places':
+      return <Places />;
+    case 'instruments':
+      return <Instruments />;
+    case 'drawers':
+      return <Drawers />;
+    case 'log':
+      return <Changes />;
+    default:
+      return <p className="empty">The shop has no such part.</p>;
+  }
 }

@@ -2,7 +2,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import type { QualityView } from '@jubb/contract';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { Refusal, serve, show } from '../server.fixtures.tsx';
+import { Refusal, serve, show, una } from '../server.fixtures.tsx';
 import ShopScreen from './shop-screen.tsx';
 
 afterEach(cleanup);
@@ -41,7 +41,7 @@ const quality: QualityView = {
 describe('what the owner looks at', () => {
   test('each figure with the range that it may really have, a way under its sheet', async () => {
     serve({ quality, calendar: { url: null } });
-    show(<ShopScreen />);
+    show(<ShopScreen me={una} />);
     const rows = await screen.findAllByRole('row');
     expect(within(rows[1]!).getByRole('link').getAttribute('href')).toBe('/sheets/hub-dolly');
     expect(rows[1]!.textContent).toContain('8 of 100, may be 2 to 35');
@@ -52,7 +52,7 @@ describe('what the owner looks at', () => {
 
   test('a lesson says where, what, who and when', async () => {
     serve({ quality, calendar: { url: null } });
-    show(<ShopScreen />);
+    show(<ShopScreen me={una} />);
     const lesson = (await screen.findByText(/a clip sits under the cap/)).textContent;
     expect(lesson).toContain('cap: a clip sits under the cap');
     expect(lesson).toContain('(Tam Veitch, job 301, 20 Nov 2026)');
@@ -60,12 +60,12 @@ describe('what the owner looks at', () => {
 
   test('with nothing over yet it says so; somebody else is told whose it is', async () => {
     serve({ quality: { sheets: [], lessons: [] }, calendar: { url: null } });
-    const { unmount } = show(<ShopScreen />);
+    const { unmount } = show(<ShopScreen me={una} />);
     expect(await screen.findByText('No job is over yet.')).toBeTruthy();
     expect(screen.getByText('None.')).toBeTruthy();
     unmount();
     serve({ quality: new Refusal(403, 'not yours') });
-    show(<ShopScreen />);
+    show(<ShopScreen me={una} />);
     expect(await screen.findByText('Only the owner looks at this.')).toBeTruthy();
   });
 
@@ -79,7 +79,7 @@ describe('what the owner looks at', () => {
         return { url };
       },
     });
-    show(<ShopScreen />);
+    show(<ShopScreen me={una} />);
     fireEvent.click(await screen.findByRole('button', { name: 'Make an address' }));
     expect(await screen.findByText('http://127.0.0.1/api/calendar/abc.ics')).toBeTruthy();
     fireEvent.click(screen.getByRole('button', { name: 'Revoke it' }));

@@ -1,0 +1,114 @@
+import type { ShopDrawerView } from '@jubb/contract';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { api } from '../api/client.ts';
+import { queries } from '../api/queries.ts';
+import { useWrite } from '../api/use-write.ts';
+import { Wrong } from './wrong.tsx';
+
+/** Shims and plates by drawer: what lies in each as it was counted, and what draws on it. */
+export function Drawers(): React.JSX.Element {
+  const drawers = useQuery(queries.shopDrawers());
+  const [open, setOpen] = useState<string>();
+  if (!drawers.data)
+    return <p className="empty">{drawers.isError ? drawers.error.message : 'Looking into the drawers …'}</p>;
+  return (
+    <ul className="shoplist mt-3" aria-label="Drawers">
+      {drawers.data.map((d) => (
+        <li key={d.drawer}>
+          <div className="shopline">
+            <span>
+              <b>{d.drawer.replaceAll('-', ' ')}</b>
+              <small className="d-block">For {d.sheets.join('; ') || 'no sheet of the library'}</small>
+            </span>
+            <span className="sizes">
+              {d.sizes.filter((s) => s.count > 0).length === 0
+                ? 'empty'
+                : `${d.sizes.reduce((n, s) => n + s.count, 0)} pieces, ${d.sizes.at(-1)!.mm} to ${d.sizes[0]!.mm} mm`}
+            </span>
+            <button
+              type="button"
+              className="btn-line ms-auto"
+              aria-expanded={open === d.drawer}
+              onClick={() => setOpen(open === d.drawer ? undefined : d.drawer)}
+            >
+              {open === d.drawer ? 'Close' : 'Count'}
+            </button>
+          </div>
+          {open === d.drawer && <CountForm drawer={d} done={() => setOpen(undefined)} />}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+interface Row {
+  readonly mm: string;
+  readonly count: string;
+}
+const number = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
+
+/** A drawer as it is counted: a size a row. */
+function CountForm({
+  drawer,
+  done,
+}: {
+  readonly drawer: ShopDrawerView;
+  readonly done: () => void;
+}): React.JSX.Element {
+  const [rows, setRows] = useState<readonly Row[]>([
+    ...drawer.sizes.map((s) => ({ mm: String(s.mm), count: String(s.count) })),
+    { mm: '', count: '' },
+  ]);
+  const { written, wrong, busy } = useWrite(
+    () =>
+      api(
+        `shop/drawers/${encodeURIComponent(drawer.drawer)}`,
+        { sizes: rows.filter((r) => r.mm.trim() !== '').map((r) => ({ mm: number(r.mm), count: number(r.count) })) },
+        'PUT',
+      ),
+    { stale: [['shop'], ['job'], ['parts']] },
+  );
+  const set = (at: number, part: Partial<Row>): void => {
+    const next = rows.map((r, i) => (i === at ? { ...r, ...part } : r));
+    // There is always one more row to fill in.
+    setRows(next.at(-1)!.mm.trim() === '' ? next : [...next, { mm: '', count: '' }]);
+  };
+  return (
+    <form
+      className="countform"
+      noValidate
+      aria-label={`Count ${drawer.drawer}`}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void written().then((kept) => {
+          if (kept) done();
+        });
+      }}
+    >
+      <b>Thickness, mm</b>
+      <b>Pieces</b>
+      {rows.map((r, i) => (
+        <div key={i} className="d-contents">
+          <Form.Control
+            aria-label={`Size ${i + 1}, mm`}
+            inputMode="decimal"
+            value={r.mm}
+            onChange={(e) => set(i, { mm: e.target.value })}
+          />
+          <Form.Control
+            aria-label={`Pieces of size ${i + 1}`}
+            inputMode="numeric"
+            value={r.count}
+            onChange={(e) => set(i, { count: e.target.value })}
+          />
+        </div>
+      ))}
+      <button type="submit" className="btn-ink" disabled={busy}>
+        Keep the count
+      </button>
+      <Wrong says={wrong} />
+    </form>
+  );
+}

@@ -1,0 +1,237 @@
+import { OwnInstrumentDto, ownInstrumentKinds, type InstrumentView, type OwnInstrumentKind } from '@jubb/contract';
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import { useQuery } from '@tanstack/react-query';
+import { format } from 'date-fns';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { api } from '../api/client.ts';
+import { queries } from '../api/queries.ts';
+import { useWrite } from '../api/use-write.ts';
+import { Choice, Field } from './field.tsx';
+import { Wrong } from './wrong.tsx';
+
+const STALE = [['instruments'], ['shop'], ['week']];
+const titleOf = (kind: string): string => kind[0]!.toUpperCase() + kind.slice(1).replaceAll('-', ' ');
+const KINDS = ownInstrumentKinds.map((k) => [k, titleOf(k)] as const);
+const READ_BY = [
+  ['typed', 'Somebody types what it shows'],
+  ['keyboard', 'It types itself, as a keyboard does'],
+] as const;
+/** The unit that a kind usually shows. */
+const USUAL: Readonly<Record<OwnInstrumentKind, string>> = {
+  'torque-wrench': 'N·m',
+  indicator: 'mm',
+  thermometer: '°C',
+  press: 'kN',
+  caliper: 'mm',
+  micrometer: 'mm',
+  'bore-gauge': 'mm',
+  'pull-scale': 'N',
+  'ohm-meter': 'Ω',
+  'insulation-tester': 'MΩ',
+  'diode-meter': 'V',
+};
+
+/** Wrenches, gauges and meters of the shop, with range, uncertainty and calibration. */
+export function Instruments(): React.JSX.Element {
+  const list = useQuery(queries.instruments());
+  const [open, setOpen] = useState<string>();
+  if (!list.data) return <p className="empty">{list.isError ? list.error.message : 'Looking for the instruments …'}</p>;
+  const day = format(new Date(), 'yyyy-MM-dd');
+  return (
+    <>
+      {open === 'new' ? (
+        <InstrumentForm done={() => setOpen(undefined)} />
+      ) : (
+        <button type="button" className="btn-line mt-3" onClick={() => setOpen('new')}>
+          Add an instrument
+        </button>
+      )}
+      <ul className="shoplist" aria-label="Instruments">
+        {list.data.map((i) => (
+          <li key={i.id}>
+            <div className="shopline">
+              <span>
+                <b>{i.name}</b>
+                <small className="d-block">{factsOf(i)}</small>
+              </span>
+              <span className={outOfDate(i, day) ? 'field-error' : 'quiet'}>{dateWords(i, day)}</span>
+              <Off instrument={i} change={i.simulated ? undefined : () => setOpen(open === i.id ? undefined : i.id)} />
+            </div>
+            {open === i.id && <InstrumentForm instrument={i} done={() => setOpen(undefined)} />}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+const outOfDate = (i: InstrumentView, day: string): boolean => i.calibratedTo !== null && i.calibratedTo < day;
+function dateWords(i: InstrumentView, day: string): string {
+  if (i.calibratedTo === null) return 'never calibrated';
+  return `${outOfDate(i, day) ? 'out of date since' : 'calibrated to'} ${format(new Date(i.calibratedTo), 'd MMM yyyy')}`;
+}
+
+function factsOf(i: InstrumentView): string {
+  const range = i.wrench ? `${i.wrench.minNm ?? i.wrench.maxNm / 5} to ${i.wrench.maxNm} N·m` : titleOf(i.kind);
+  return [
+    range,
+    i.number ? `no. ${i.number}` : '',
+    `± ${i.uncertainty?.value ?? '?'} ${i.unit}`,
+    i.simulated ? 'simulated' : (READ_BY.find(([by]) => by === i.readBy)?.[1].toLowerCase() ?? ''),
+  ]
+    .filter((w) => w !== '')
+    .join(', ');
+}
+
+/** Off the list: asked twice. What was read with it stays in the records. */
+function Off({
+  instrument,
+  change,
+}: {
+  readonly instrument: InstrumentView;
+  readonly change: (() => void) | undefined;
+}): React.JSX.Element {
+  const [asked, setAsked] = useState(false);
+  const { write, wrong, busy } = useWrite(() => api(`shop/instruments/${instrument.id}`, undefined, 'DELETE'), {
+    stale: STALE,
+  });
+  return (
+    <span className="answers ms-auto">
+      {change && (
+        <button type="button" className="btn-line" onClick={change}>
+          Change
+        </button>
+      )}
+      <button
+        type="button"
+        className={asked ? 'btn-line danger' : 'btn-line'}
+        disabled={busy}
+        onClick={() => (asked ? write() : setAsked(true))}
+      >
+        {asked ? 'Yes, off the list' : 'Not here any more …'}
+      </button>
+      <Wrong says={wrong} />
+    </span>
+  );
+}
+
+type Fields = InstanceType<typeof OwnInstrumentDto>;
+const asNumber = { setValueAs: (v: string | number) => (v === '' ? undefined : Number(String(v).replace(',', '.'))) };
+const asText = { setValueAs: (v: string) => (v === '' ? undefined : v) };
+
+function fieldsOf(i: InstrumentView | undefined): Partial<Fields> {
+  if (!i) return { kind: 'torque-wrench', unit: USUAL['torque-wrench'], readBy: 'typed' };
+  const { name, kind, unit, resolution, wrench } = i;
+  return {
+    name,
+    kind: kind as OwnInstrumentKind,
+    unit,
+    resolution,
+    uncertainty: i.uncertainty?.value ?? 0,
+    readBy: i.readBy === 'port' ? 'typed' : i.readBy,
+    ...(i.number === null ? {} : { number: i.number }),
+    ...(i.calibratedTo === null ? {} : { calibratedTo: i.calibratedTo }),
+    ...(wrench ? { wrench: { ...wrench, minNm: wrench.minNm ?? wrench.maxNm / 5 } } : {}),
+  };
+}
+
+/** A new instrument of the shop's own, or one that is put right. */
+function InstrumentForm({
+  instrument,
+  done,
+}: {
+  readonly instrument?: InstrumentView;
+  readonly done: () => void;
+}): React.JSX.Element {
+  const { register, handleSubmit, formState, watch, setValue } = useForm<Fields>({
+    resolver: classValidatorResolver(OwnInstrumentDto),
+    defaultValues: fieldsOf(instrument),
+    shouldUnregister: true,
+  });
+  const { written, wrong, busy } = useWrite(
+    (fields: Fields) =>
+      instrument ? api(`shop/instruments/${instrument.id}`, fields, 'PUT') : api('shop/instruments', fields),
+    { stale: STALE },
+  );
+  const save = handleSubmit(async (fields) => {
+    if (await written(fields)) done();
+  });
+  const { errors } = formState;
+  const kind = watch('kind');
+  return (
+    <form
+      className="shopform"
+      noValidate
+      aria-label={instrument ? instrument.name : 'A new instrument'}
+      onSubmit={(e) => void save(e)}
+    >
+      <Field label="Name" input={register('name')} wrong={errors.name?.message} />
+      <Choice
+        label="Kind"
+        input={register('kind', {
+          onChange: (e: { target: { value: OwnInstrumentKind } }) => setValue('unit', USUAL[e.target.value]),
+        })}
+        options={KINDS}
+      />
+      <Field label="Its number" input={register('number', asText)} wrong={errors.number?.message} />
+      <Field label="Unit" input={register('unit')} wrong={errors.unit?.message} />
+      <Field
+        label="Smallest step"
+        input={register('resolution', asNumber)}
+        wrong={errors.resolution?.message}
+        inputMode="decimal"
+      />
+      <Field
+        label="Uncertainty, ±"
+        input={register('uncertainty', asNumber)}
+        wrong={errors.uncertainty?.message}
+        inputMode="decimal"
+      />
+      {kind === 'torque-wrench' && (
+        <>
+          <Field
+            label="From, N·m"
+            input={register('wrench.minNm', asNumber)}
+            wrong={errors.wrench?.minNm?.message}
+            inputMode="decimal"
+          />
+          <Field
+            label="To, N·m"
+            input={register('wrench.maxNm', asNumber)}
+            wrong={errors.wrench?.maxNm?.message}
+            inputMode="decimal"
+          />
+          <Field
+            label="Square to grip, mm"
+            input={register('wrench.lengthMm', asNumber)}
+            wrong={errors.wrench?.lengthMm?.message}
+            inputMode="decimal"
+          />
+          <Field
+            label="One step of its scale"
+            input={register('wrench.graduation', asNumber)}
+            wrong={errors.wrench?.graduation?.message}
+            inputMode="decimal"
+          />
+        </>
+      )}
+      <Field
+        label="Calibration holds until"
+        type="date"
+        input={register('calibratedTo', asText)}
+        wrong={errors.calibratedTo?.message}
+      />
+      <Choice label="How it is read" input={register('readBy')} options={READ_BY} />
+      <div className="answers">
+        <button type="submit" className="btn-ink" disabled={busy}>
+          {instrument ? 'Keep' : 'Add'}
+        </button>
+        <button type="button" className="btn-line" onClick={done}>
+          Close
+        </button>
+      </div>
+      <Wrong says={wrong} />
+    </form>
+  );
+}
