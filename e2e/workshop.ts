@@ -28,7 +28,8 @@ export class Workshop {
   private server: ChildProcess | undefined;
   private browser: Browser | undefined;
 
-  async open(): Promise<void> {
+  /** @param empty nothing of the demo: as a new shop begins */
+  async open({ empty = false } = {}): Promise<void> {
     const admin = process.env['JUBB_TEST_DATABASE'];
     if (!admin) throw new Error('run ./jubb test: it starts the database that this test needs');
     const name = `e2e_${process.pid}_${Date.now()}`;
@@ -52,6 +53,7 @@ export class Workshop {
       JUBB_SUPPLIER: this.supplier,
       JUBB_SUPPLIER_PORT: String(supplier),
       JUBB_LOG: 'error',
+      ...(empty ? { JUBB_DEMO: 'no' } : {}),
     };
     this.running.push(
       spawn(process.execPath, [join(ROOT, 'apps/stand-ins/dist/main.js')], { env: this.env, stdio: 'ignore' }),

@@ -20,20 +20,7 @@ finish() {
   rm -rf "$WORK"
 }
 trap finish EXIT
-if [ -z "${DATABASE_URL:-}" ]; then
-  [ -d "$DATA/postgres/data" ] || fail "there is no database in $DATA"
-  PGROOT="$DATA/postgres"
-  PGBIN="$(pg_bin)" || fail "PostgreSQL's programs are not here. Run: apt-get install postgresql"
-  if [ -f "$PGROOT/data/postmaster.pid" ] && [ -f "$PGROOT/password" ]; then
-    port="$(sed -n 4p "$PGROOT/data/postmaster.pid")"
-    DATABASE_URL="postgres://jubb:$(cat "$PGROOT/password")@127.0.0.1:$port/jubb"
-  else
-    start_cluster "$PGROOT" "$(node "$ROOT/scripts/lib/free-port.mjs")"
-    STARTED=yes
-  fi
-else
-  PGBIN="$(pg_bin)" || fail "PostgreSQL's programs are not here. Run: apt-get install postgresql"
-fi
+reach_database "$DATA"
 # One moment of all tables, in PostgreSQL's own form; the queue of work is made anew by itself.
 "$PGBIN/pg_dump" -d "$DATABASE_URL" -Fc --exclude-schema=pgboss -f "$WORK/database.dump" || fail "the database could not be read; nothing was written"
 cp -r "$DATA/keys" "$WORK/keys"

@@ -14,7 +14,7 @@ describe('./jubb', () => {
   test('help names every command; an unknown one is one line and exit 2', () => {
     const help = jubb(['help']);
     expect(help.code).toBe(0);
-    for (const c of ['start', 'stop', 'reset-demo', 'test', 'reckon', 'verify'])
+    for (const c of ['start', 'stop', 'reset-demo', 'new-pin', 'test', 'reckon', 'verify'])
       expect(help.out).toContain(`./jubb ${c}`);
     const unknown = jubb(['strat']);
     expect([unknown.code, lines(unknown.err)]).toEqual([2, [expect.stringContaining('"strat"')]]);
@@ -216,7 +216,7 @@ describe('a workshop that was lost', () => {
       cwd: work,
       env: { ...process.env, DATABASE_URL: '' },
     });
-    const base = await address(started);
+    base = await address(started);
     const answer = await fetch(`${base}/api/session`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
@@ -229,6 +229,16 @@ describe('a workshop that was lost', () => {
         .map((c) => c.split(';')[0])
         .join('; '),
     };
+  };
+  let base = '';
+  /** What the door answers to Una's name and a PIN. */
+  const signsIn = async (pin: string): Promise<number> => {
+    const answer = await fetch(`${base}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ name: 'Una Reith', pin }),
+    });
+    return answer.status;
   };
   const stop = async (folder: string): Promise<void> => {
     const gone = new Promise((resolve) => started!.once('exit', resolve));
@@ -275,6 +285,14 @@ describe('a workshop that was lost', () => {
       before.jobs.map(({ id, number, progress, nextMove }) => ({ id, number, progress, nextMove })),
     );
     expect([after.record, after.known]).toEqual([before.record, true]);
+    // The owner forgot the PIN: whoever sits at the machine makes another, while it runs.
+    const unknown = jubb(['new-pin', 'Nobody', '--data', again]);
+    expect([unknown.code, unknown.err]).toEqual([1, expect.stringContaining('owners are "Una Reith"')]);
+    const made = jubb(['new-pin', '--data', again]);
+    const pin = /^Una Reith signs in with (\d{8}) now/m.exec(made.out)?.[1];
+    expect([made.code, made.err]).toEqual([0, '']);
+    const tries = await Promise.all(['1111', pin!].map((p) => signsIn(p)));
+    expect(tries).toEqual([401, 201]);
     await stop(again);
   });
 

@@ -100,3 +100,17 @@ stop_cluster() {
   [ -f "$PGROOT/data/postmaster.pid" ] || return 0
   as_pg "$PGBIN/pg_ctl" -D "$PGROOT/data" -m fast -w -s stop >/dev/null 2>&1 || true
 }
+
+# The database of a data folder, running or not: sets DATABASE_URL and PGBIN, and STARTED when it was started for this.
+reach_database() { # reach_database DATA
+  PGBIN="$(pg_bin)" || fail "PostgreSQL's programs are not here. Run: apt-get install postgresql"
+  [ -z "${DATABASE_URL:-}" ] || return 0
+  [ -d "$1/postgres/data" ] || fail "there is no database in $1"
+  PGROOT="$1/postgres"
+  if [ -f "$PGROOT/data/postmaster.pid" ] && [ -f "$PGROOT/password" ]; then
+    DATABASE_URL="postgres://jubb:$(cat "$PGROOT/password")@127.0.0.1:$(sed -n 4p "$PGROOT/data/postmaster.pid")/jubb"
+  else
+    start_cluster "$PGROOT" "$(node "$ROOT/scripts/lib/free-port.mjs")"
+    STARTED=yes
+  fi
+}

@@ -1,8 +1,11 @@
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { JobView, PlanInForce, PlanMove, QueuedView, WeekView } from '@jubb/contract';
 import { planFaults, plan, type Slots } from '@jubb/core/planning';
 import ICAL from 'ical.js';
 import { envelope, openShop, type TestShop } from './shop.fixtures.ts';
+
+// A first PDF, or a week planned on a machine that is busy, takes its time.
+jest.setTimeout(30_000);
 
 let shop: TestShop;
 beforeAll(async () => {

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { InstrumentView, JobLine, JobView, QualityView, UnitView } from '@jubb/contract';
 import { buildRecord, fold } from '@jubb/core/bench';
 import { verifyExport, type JobExport } from '@jubb/core/bench/verify';
@@ -9,6 +9,9 @@ import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { InstrumentsService } from './instruments/instruments.service.ts';
 import { openShop, type TestShop } from './shop.fixtures.ts';
+
+// A first PDF, or a week planned on a machine that is busy, takes its time.
+jest.setTimeout(30_000);
 
 let shop: TestShop;
 let over: JobLine;

@@ -28,6 +28,11 @@ export class ChangePinDto {
   pin: string;
 }
 
+/** What the door says to a stranger: whose shop it is. */
+export interface DoorView {
+  readonly shop: string;
+}
+
 /** A name to press on the sign-in screen: all that a stranger is told of a person. */
 export interface NameView {
   readonly name: string;

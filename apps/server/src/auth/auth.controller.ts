@@ -1,5 +1,13 @@
 import { Body, Controller, Delete, Get, HttpCode, Inject, Post, Put, Req, Res } from '@nestjs/common';
-import { ChangePinDto, SettingsDto, SignInDto, type MeView, type NameView, type PersonView } from '@jubb/contract';
+import {
+  ChangePinDto,
+  SettingsDto,
+  SignInDto,
+  type DoorView,
+  type MeView,
+  type NameView,
+  type PersonView,
+} from '@jubb/contract';
 import type { Request, Response } from 'express';
 import { DataSource } from 'typeorm';
 import { CONFIG, type Config } from '../config/config.ts';
@@ -39,6 +47,14 @@ export class AuthController {
   @AllowedForAnyone()
   async people(): Promise<NameView[]> {
     return (await this.auth.people()).map(({ name, initials }) => ({ name, initials }));
+  }
+
+  /** Whose shop this is, before anybody is signed in. */
+  @Get('door')
+  @AllowedForAnyone()
+  async door(): Promise<DoorView> {
+    const { name } = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
+    return { shop: name };
   }
 
   @Post('session')

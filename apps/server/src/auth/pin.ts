@@ -1,4 +1,4 @@
-import { randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
+import { randomBytes, randomInt, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
 
 /** scrypt, memory-hard (RFC 7914): 32 MiB a try. */
 const COST = { N: 2 ** 15, r: 8, p: 1 };
@@ -40,4 +40,14 @@ export function pinProblem(pin: string, onNetwork: boolean): string | undefined 
   const steps = new Set([...pin].slice(1).map((c, i) => Number(c) - Number(pin[i])));
   if (steps.size === 1 && [0, 1, -1].includes([...steps][0]!)) return `${pin} is tried first by anybody; take another`;
   return undefined;
+}
+
+const MADE_FIGURES = 8;
+
+/** A PIN made by the machine: nobody can guess it, and it passes for a new one. */
+export function unguessedPin(): string {
+  for (;;) {
+    const pin = String(randomInt(10 ** MADE_FIGURES)).padStart(MADE_FIGURES, '0');
+    if (pinProblem(pin, true) === undefined) return pin;
+  }
 }

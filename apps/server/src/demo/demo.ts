@@ -1,13 +1,13 @@
 import type { INestApplicationContext } from '@nestjs/common';
 import { nextMove, rehearse, timerOf, type BenchState, type Command, type RehearsalFigures } from '@jubb/core/bench';
-import { randomInt, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { mkdir, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { DataSource } from 'typeorm';
 import { FIRST_NAME, FIRST_WORKSHOP } from '../auth/first-owner.ts';
 import { FIRST_PIN_FILE } from '../auth/auth.service.ts';
 import { SigningService } from '../jobs/signing.service.ts';
-import { hashPin, pinProblem } from '../auth/pin.ts';
+import { hashPin, unguessedPin } from '../auth/pin.ts';
 import { Customer } from '../customers/customer.entity.ts';
 import { DrawerSize } from '../parts/drawer.entity.ts';
 import { Instrument } from '../instruments/instrument.entity.ts';
@@ -31,23 +31,13 @@ const MINUTE = 60_000;
 /** Where the demo's shop stands: as a new workshop is set up. */
 const DEMO_ZONE = 'Europe/London';
 
-const FIRST_PIN_FIGURES = 8;
-
-/** A PIN that nobody can guess, and that passes for a new one. */
-function firstPin(): string {
-  for (;;) {
-    const pin = String(randomInt(10 ** FIRST_PIN_FIGURES)).padStart(FIRST_PIN_FIGURES, '0');
-    if (pinProblem(pin, true) === undefined) return pin;
-  }
-}
-
 /**
  * What even an empty workshop has: its name, its owner, its instruments. The owner's first PIN is made up here and written
  * to the data folder, for whoever sits at this machine; it is taken away when it is changed.
  */
 export async function loadEmpty(db: DataSource, dataDir: string): Promise<boolean> {
   if ((await db.getRepository(Workshop).count()) > 0) return false;
-  const pin = firstPin();
+  const pin = unguessedPin();
   await mkdir(dataDir, { recursive: true });
   await writeFile(join(dataDir, FIRST_PIN_FILE), `${pin}\n`, { mode: 0o600 });
   await db.getRepository(Workshop).insert({ id: 1, name: FIRST_WORKSHOP, currency: '£', places: [...workshop.places] });

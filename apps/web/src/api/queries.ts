@@ -1,6 +1,7 @@
 import type {
   CustomerView,
   DocumentView,
+  DoorView,
   FirstStepView,
   FloorView,
   FoundView,
@@ -46,6 +47,7 @@ export function shared(kept: JobView | undefined, came: JobView): JobView {
 /** Key and fetcher of each thing asked for, together. */
 export const queries = {
   people: () => queryOptions({ queryKey: ['people'], queryFn: () => api<NameView[]>('people') }),
+  door: () => queryOptions({ queryKey: ['door'], queryFn: () => api<DoorView>('door') }),
   me: () => queryOptions({ queryKey: ['me'], queryFn: () => api<MeView>('me'), staleTime: 60_000 }),
   floor: () => queryOptions({ queryKey: ['floor'], queryFn: () => api<FloorView>('floor'), refetchInterval: 60_000 }),
   handedOver: () => queryOptions({ queryKey: ['handed-over'], queryFn: () => api<JobLine[]>('jobs/handed-over') }),

@@ -14,8 +14,8 @@ const STALE = [['instruments'], ['shop'], ['week']];
 const titleOf = (kind: string): string => kind[0]!.toUpperCase() + kind.slice(1).replaceAll('-', ' ');
 const KINDS = ownInstrumentKinds.map((k) => [k, titleOf(k)] as const);
 const READ_BY = [
-  ['typed', 'Somebody types what it shows'],
-  ['keyboard', 'It types itself, as a keyboard does'],
+  ['typed', 'Typed by hand'],
+  ['keyboard', 'Types by itself'],
 ] as const;
 /** The unit that a kind usually shows. */
 const USUAL: Readonly<Record<OwnInstrumentKind, string>> = {
@@ -34,7 +34,8 @@ const USUAL: Readonly<Record<OwnInstrumentKind, string>> = {
 
 /** Wrenches, gauges and meters of the shop, with range, uncertainty and calibration. */
 export function Instruments(): React.JSX.Element {
-  const list = useQuery(queries.instruments());
+  // Somebody else may have changed it since this device looked.
+  const list = useQuery({ ...queries.instruments(), refetchOnMount: 'always' });
   const [open, setOpen] = useState<string>();
   if (!list.data) return <p className="empty">{list.isError ? list.error.message : 'Looking for the instruments …'}</p>;
   const day = format(new Date(), 'yyyy-MM-dd');

@@ -25,7 +25,7 @@ export function Places(): React.JSX.Element {
         </Link>
       </p>
       {places.data ? (
-        <PlacesForm key={JSON.stringify(places.data)} view={places.data} />
+        <PlacesForm view={places.data} />
       ) : (
         <p className="empty">{places.isError ? places.error.message : 'Looking round the shop …'}</p>
       )}

@@ -112,10 +112,10 @@ export function MeasurePanel({ bench, op }: PanelProps<'measure'>): React.JSX.El
     <>
       <div className="op measure">
         <div className="d-flex flex-wrap align-items-baseline column-gap-3">
-          <span>
+          <p className="m-0">
             {measure.newSize && `New ${formatQuantity(measure.newSize)}, `}
             {limitWords(measure.min, measure.max) || 'judged together'}. By {measure.gauge}.
-          </span>
+          </p>
           <Whose from={measure.from} documents={bench.documents} />
         </div>
         <GaugeRow gauges={gauges} chosen={gauge?.id} choose={(id) => setPicked(id ?? null)} />
