@@ -5,6 +5,8 @@ export interface About {
   readonly parts: ReadonlySet<string>;
   /** The way that they go; none where a place is shown only. */
   readonly goes?: 'off' | 'on';
+  /** It is pressed home: what it goes into is supported at its far side. */
+  readonly pressed?: boolean;
   /** An indicator or gauge stands there. */
   readonly indicator?: boolean;
 }
@@ -26,8 +28,9 @@ export function aboutOp(sheet: Sheet, op: Op): About | undefined {
         { goes: 'off' },
       );
     case 'place':
-    case 'press':
       return of([op.part], { goes: 'on' });
+    case 'press':
+      return of([op.part], { goes: 'on', pressed: true });
     case 'undo':
     case 'slacken':
     case 'start':

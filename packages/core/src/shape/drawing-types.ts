@@ -43,6 +43,13 @@ export interface UnitDrawing {
   readonly labels: readonly Label[];
   /** The way that the part at hand goes, px. */
   readonly arrow?: { readonly from: readonly [number, number]; readonly to: readonly [number, number] };
+  /** Where what a part is pressed into is supported: a face across the axis, px. */
+  readonly support?: {
+    readonly x: number;
+    readonly from: number;
+    readonly to: number;
+    readonly side: 'left' | 'right';
+  };
   /** What is on the unit, and what lies beside it: from, to, px. */
   readonly spans: readonly { readonly from: number; readonly to: number; readonly says: 'on' | 'off' }[];
   /** Where an indicator stands, px. */
@@ -60,7 +67,7 @@ export interface Asked {
   /** Parts that are off the unit now; those of other rows tell which gears have nothing in mesh. */
   readonly off: ReadonlySet<string>;
   /** What the move is about, and which way it goes; none where it only shows a place. */
-  readonly hand?: { readonly parts: ReadonlySet<string>; readonly goes?: 'off' | 'on' };
+  readonly hand?: { readonly parts: ReadonlySet<string>; readonly goes?: 'off' | 'on'; readonly pressed?: boolean };
   readonly worn?: ReadonlySet<string>;
   readonly renewed?: ReadonlySet<string>;
   /** Only what is at hand has its name: a small drawing that shows a place. */

@@ -22,14 +22,31 @@ export function marksOf(
   placed: readonly Placed[],
   asked: Asked,
   y: number,
-): Pick<UnitDrawing, 'arrow' | 'spans' | 'indicator'> {
+): Pick<UnitDrawing, 'arrow' | 'support' | 'spans' | 'indicator'> {
   const hand = parts.filter((p) => p.look === 'hand');
   const arrow = asked.hand?.goes && hand.length > 0 ? arrowOf(hand, placed, asked.hand.goes, y) : undefined;
+  const support = asked.hand?.pressed ? supportOf(parts, hand, placed) : undefined;
   return {
     ...(arrow ? { arrow } : {}),
+    ...(support ? { support } : {}),
     spans: tellsSpans(asked) ? spansOf(parts) : [],
     ...(asked.indicator && hand.length > 0 ? { indicator: [right(hand), y - 8] as const } : {}),
   };
+}
+
+/** What a part is pressed into stands on something at its far side, so that nothing between them bears the force. */
+function supportOf(
+  parts: readonly DrawnPart[],
+  hand: readonly DrawnPart[],
+  placed: readonly Placed[],
+): UnitDrawing['support'] {
+  const standing = placed.find((p) => p.standing.key === hand[0]?.key)?.standing;
+  const under = parts.filter((p) => p.look === 'on' && (standing?.carrier === undefined || p.key === standing.carrier));
+  if (!standing || under.length === 0) return undefined;
+  const top = Math.min(...under.map((p) => p.box.y));
+  const bottom = Math.max(...under.map((p) => p.box.y + p.box.height));
+  const side = standing.end === 'right' ? 'left' : 'right';
+  return { x: side === 'left' ? left(under) : right(under), from: top, to: bottom, side };
 }
 
 /** Is it said below what is on the unit and what lies beside it? Where all is on, or all apart, it is not. */
@@ -61,6 +78,7 @@ export function wordsOf(
   return [...parts].sort((a, b) => a.box.x - b.box.x).map((p) => `${p.title}: ${said[p.look]}${mesh(p.key)}`);
 }
 function handWords(asked: Asked): string {
+  if (asked.hand?.pressed) return 'is pressed on now, what it goes into supported at its far side';
   return asked.hand?.goes === 'off' ? 'comes off now' : asked.hand?.goes === 'on' ? 'goes on now' : 'it is about this';
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { librarySheet } from '../bench/bench.fixtures.ts';
-import type { Op, Sheet } from '../sheet/index.ts';
+import { partsOfRow, type Op, type Sheet } from '../sheet/index.ts';
 import {
   aboutOp,
   assemble,
@@ -358,6 +358,32 @@ describe('wheels and axles', () => {
     const wide = boot.points === 'right' ? boot.x + boot.length : boot.x;
     expect(Math.min(Math.abs(big.x - wide), Math.abs(big.x + big.length - wide))).toBeLessThan(0.01);
     expect(Math.abs(small.x - wide)).toBeGreaterThan(boot.length / 2);
+  });
+});
+
+describe('what is pressed', () => {
+  const draw = (name: string, part: string, off: readonly string[], pressed = true): UnitDrawing => {
+    const sheet = librarySheet(name);
+    const axis = axesOf(sheet).find((a) => partsOfRow(a.row).includes(part))!;
+    const hand = { parts: new Set([part]), goes: 'on' as const, pressed };
+    return unitDrawing(sheet, { axis, view: 'section', width: 630, height: 260, off: new Set(off), hand });
+  };
+  test('has what it goes into supported at the side away from it, and says so', () => {
+    const drawing = draw('hub-dolly', 'seal', ['seal', 'cone-inner', 'spindle']);
+    const hub = drawing.parts.find((p) => p.part === 'hub')!.box;
+    const seal = drawing.parts.find((p) => p.part === 'seal')!.box;
+    const { support, arrow } = drawing;
+    expect(support).toBeDefined();
+    expect([support!.from, support!.to]).toEqual([hub.y, hub.y + hub.height]);
+    // The seal comes from one side, and what bears the press stands at the other.
+    const fromRight = seal.x > hub.x;
+    expect(support!.side).toBe(fromRight ? 'left' : 'right');
+    expect(support!.x).toBeCloseTo(fromRight ? hub.x : hub.x + hub.width, 6);
+    expect(Math.sign(arrow!.to[0] - arrow!.from[0])).toBe(fromRight ? -1 : 1);
+    expect(drawing.says).toContain('Hub seal: is pressed on now, what it goes into supported at its far side');
+  });
+  test('what is only put in its place has none', () => {
+    expect(draw('hub-dolly', 'seal', ['seal', 'cone-inner', 'spindle'], false).support).toBeUndefined();
   });
 });
 

@@ -73,6 +73,19 @@ function Part({
   );
 }
 
+/** What the unit stands on under the press: a face with the ground behind it. */
+function Support({ x, from, to, side }: NonNullable<UnitDrawing['support']>): React.JSX.Element {
+  const out = side === 'left' ? -1 : 1;
+  const at = x + out * 3;
+  const ticks = Array.from({ length: Math.max(2, Math.round((to - from) / 9)) }, (_, i) => from + i * 9);
+  return (
+    <g className="support">
+      <path d={`M${at} ${from}V${to}`} />
+      <path className="ground" d={ticks.map((y) => `M${at} ${y}l${out * 8} 8`).join('')} />
+    </g>
+  );
+}
+
 const LOOKS: Readonly<Record<DrawnPart['look'], string>> = {
   on: 'on the unit',
   off: 'off',
@@ -169,6 +182,7 @@ export function UnitDrawingView({
               markerEnd={`url(#${id}-arrow)`}
             />
           )}
+          {drawing.support && <Support {...drawing.support} />}
           {drawing.indicator && (
             <g className="dial" transform={`translate(${drawing.indicator[0]} ${drawing.indicator[1]})`}>
               <path d="M0 0H16" />
