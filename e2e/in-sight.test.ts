@@ -81,6 +81,7 @@ describe('nothing that is asked for lies out of sight', () => {
     ['plan', '/plan', '.lanes .planbar'],
     ['hours', '/plan/hours', '.hoursrow'],
     ['parts', '/parts', '.partspage'],
+    ['customers', '/customers', '.customerlist a'],
     ['sheets', '/sheets', 'main.page a'],
     ['sheet', '/sheets/axle-clip', 'main.page h1'],
     ['reckoner', '/reckoner', '.reckoner .entry'],

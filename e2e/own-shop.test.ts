@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { axeViolations } from './axe.ts';
 import { ask, book, forward, heard, jobOf } from './hands.ts';
-import { outOfSight } from './in-sight.ts';
+import { outOfSight, WIDTHS } from './in-sight.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(240_000);
@@ -131,6 +131,7 @@ describe('from an empty start to the first signed record', () => {
     await has(page, '36 pieces, 0.05 to 1 mm');
     await page.goto(shop.base);
     await page.waitForSelector('.firststeps');
+    await page.waitForFunction(() => document.querySelectorAll('.firststeps .done').length === 6);
     expect(await stepsDone()).toEqual([
       'Say who you are',
       'Name, hour’s rate and tax',
@@ -179,6 +180,23 @@ describe('from an empty start to the first signed record', () => {
     await has(page, 'Vik and Daughter');
     await has(page, 'Runa Vik');
   });
+
+  test.each(['', 'people', 'money', 'places', 'instruments', 'drawers', 'log', '../customers'])(
+    'nothing of Shop lies out of sight: %s',
+    async (which) => {
+      const found: string[] = [];
+      for (const { width, height, name } of WIDTHS) {
+        await page.setViewport({ width, height, deviceScaleFactor: 1 });
+        await page.goto(`${shop.base}/shop/${which}`);
+        await page.waitForSelector('main.page h1');
+        await page.waitForFunction(() => document.querySelector('p.empty, main.empty') === null);
+        for (const line of [...(await outOfSight(page)), ...(await axeViolations(page))])
+          found.push(`${name}: ${line}`);
+      }
+      await page.setViewport({ width: 1280, height: 800, deviceScaleFactor: 1 });
+      expect(found).toEqual([]);
+    },
+  );
 
   test('every change stands in the log with who made it', async () => {
     const log = await ask<ShopChangeView[]>(page, 'shop/changes');

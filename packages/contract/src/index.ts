@@ -3,6 +3,7 @@ export * from './auth.dto.ts';
 export * from './booking.dto.ts';
 export * from './command.dto.ts';
 export * from './correction-command.dto.ts';
+export * from './customer.dto.ts';
 export * from './strip-command.dto.ts';
 export * from './instant.ts';
 export * from './instrument-id.dto.ts';

@@ -7,4 +7,20 @@ export class Customer {
 
   @Column({ type: 'text' })
   name: string;
+
+  @Column({ type: 'text', default: '' })
+  phone: string;
+
+  @Column({ type: 'text', default: '' })
+  email: string;
+
+  @Column({ type: 'text', default: '' })
+  address: string;
+
+  @Column({ type: 'text', default: '' })
+  notes: string;
+
+  /** The customer that this one turned out to be. */
+  @Column({ name: 'merged_into', type: 'uuid', nullable: true })
+  mergedInto: string | null;
 }

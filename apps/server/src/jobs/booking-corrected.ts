@@ -53,8 +53,10 @@ export async function keepBooking(m: EntityManager, before: BenchState, after: B
   const facts = (b: typeof is): string => JSON.stringify([b.customer, b.complaint, b.unit.serial]);
   if (facts(was) === facts(is)) return;
   await m.query(
-    `WITH own AS (UPDATE job SET customer_id = $2, complaint = $3 WHERE id = $1 RETURNING unit_id)
-     UPDATE unit SET serial = $4, customer_id = CASE WHEN unit.customer_id = $5 THEN $2 ELSE unit.customer_id END
+    // Whoever turned out to be another customer since is that one.
+    `WITH kept AS (SELECT coalesce(merged_into, id) AS id FROM customer WHERE id = $2),
+     own AS (UPDATE job SET customer_id = (SELECT id FROM kept), complaint = $3 WHERE id = $1 RETURNING unit_id)
+     UPDATE unit SET serial = $4, customer_id = CASE WHEN unit.customer_id = $5 THEN (SELECT id FROM kept) ELSE unit.customer_id END
      FROM own WHERE unit.id = own.unit_id`,
     [after.job, is.customer.id, is.complaint, is.unit.serial, was.customer.id],
   );

@@ -80,12 +80,16 @@ export class BookingService {
           message: 'customerId: there is no such customer',
           errors: { customerId: ['There is no such customer'] },
         });
-      return found;
+      return keptOf(customers, found);
     }
     const name = dto.customerName!.trim();
     // Made unless there is one of that name, in one statement: two who book for a new customer at once book for the same one.
     await m.query(`INSERT INTO customer (name) VALUES ($1) ON CONFLICT (lower(name)) DO NOTHING`, [name]);
-    return customers.createQueryBuilder('c').where('lower(c.name) = lower(:name)', { name }).getOneOrFail();
+    const found = await customers
+      .createQueryBuilder('c')
+      .where('lower(c.name) = lower(:name)', { name })
+      .getOneOrFail();
+    return keptOf(customers, found);
   }
 
   private async unitOf(m: EntityManager, dto: BookInDto, sheet: Sheet, customer: Customer): Promise<Unit> {
@@ -183,3 +187,7 @@ async function cameFrom(m: EntityManager, unitId: string): Promise<Pick<EventPay
   >(`SELECT at FROM job_event WHERE job_id = $1 AND type = 'handed-over'`, [last.id]);
   return { cameFrom: { job: last.id, number: last.number, head: last.head, handedOver: left!.at } };
 }
+
+/** A customer, or the one that they turned out to be. */
+const keptOf = (customers: Repository<Customer>, found: Customer): Promise<Customer> | Customer =>
+  found.mergedInto === null ? found : customers.findOneByOrFail({ id: found.mergedInto });

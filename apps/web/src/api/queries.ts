@@ -1,4 +1,6 @@
 import type {
+  CustomerPage,
+  CustomerRow,
   CustomerView,
   DocumentView,
   DoorView,
@@ -122,6 +124,14 @@ export const queries = {
     }),
   sheet: (id: string) =>
     queryOptions({ queryKey: ['sheet', id], queryFn: () => api<Sheet>(`sheets/${id}`), enabled: id !== '' }),
+  allCustomers: () =>
+    queryOptions({ queryKey: ['customers', 'all'], queryFn: () => api<CustomerRow[]>('customers/all') }),
+  customer: (id: string) =>
+    queryOptions({
+      queryKey: ['customers', 'page', id],
+      queryFn: () => api<CustomerPage>(`customers/${id}`),
+      refetchOnMount: 'always',
+    }),
   customers: (q: string) =>
     queryOptions({
       queryKey: ['customers', q],

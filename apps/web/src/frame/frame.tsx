@@ -28,6 +28,7 @@ const PLACES: readonly Place[] = [
   { to: '/plan', title: 'Plan', near: true },
   { to: '/sheets', title: 'Sheets' },
   { to: '/parts', title: 'Parts', near: true },
+  { to: '/customers', title: 'Customers' },
   { to: '/reckoner', title: 'Reckoner' },
   { to: '/stands', title: 'Stands' },
   { to: '/verify', title: 'Verify' },

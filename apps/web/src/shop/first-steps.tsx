@@ -30,7 +30,7 @@ const STEPS: Readonly<
 
 /** What a new shop has still to do, in its order: each a press away, left and taken up again at will. */
 export default function FirstSteps(): React.JSX.Element | null {
-  const steps = useQuery(queries.firstSteps());
+  const steps = useQuery({ ...queries.firstSteps(), refetchOnMount: 'always' });
   const list = steps.data ?? [];
   // Once a unit is booked the shop is open: what is left can be found under Shop.
   if (list.length === 0 || list.find((s) => s.id === 'job')?.done) return null;

@@ -136,12 +136,12 @@ describe('the shop', () => {
       'shop/changes': [{ at: '2026-11-02T08:30:00Z', by: 'Una Reith', what: 'an hour', was: '52.00', is: '58.00' }],
     });
     show(<Changes />);
-    const [, row] = await screen.findAllByRole('row');
-    expect([...row!.querySelectorAll('td')].slice(1).map((c) => c.textContent)).toEqual([
-      'Una Reith',
+    const line = await screen.findByRole('listitem');
+    expect(line.querySelector('small')!.textContent).toMatch(/^2 Nov 2026, \d\d:30, Una Reith$/);
+    expect(['b', 'del', 'span'].map((e) => line.querySelector(e)!.textContent)).toEqual([
       'an hour',
       '52.00',
-      '58.00',
+      '52.00 58.00',
     ]);
   });
 

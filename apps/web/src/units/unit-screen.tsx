@@ -30,7 +30,8 @@ export default function UnitScreen(): React.JSX.Element {
             {serial}, {model}
           </h1>
           <p className="quiet m-0">
-            {customer.name} · {visits.length === 1 ? 'one visit' : `${visits.length} visits`}
+            <Link to={`/customers/${customer.id}`}>{customer.name}</Link> ·{' '}
+            {visits.length === 1 ? 'one visit' : `${visits.length} visits`}
           </p>
         </div>
         <div className="d-flex flex-wrap gap-3 align-items-end">

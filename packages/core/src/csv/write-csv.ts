@@ -1,7 +1,10 @@
 import { stringify } from 'csv-stringify/sync';
 
-/** Signs that a spreadsheet takes for the beginning of a formula (common practice of CSV injection), full-width ones too. */
-const FORMULA = /^[=+\-@\t\r\n\uFF1D\uFF0B\uFF0D\uFF20]/;
+/**
+ * Signs that a spreadsheet takes for the beginning of a formula (common practice of CSV injection), full-width ones too;
+ * behind apostrophes as well, so that each text is read again as it was.
+ */
+const FORMULA = /^'*[=+\-@\t\r\n\uFF1D\uFF0B\uFF0D\uFF20]/;
 
 /** A text as it may stand in a cell: one that a spreadsheet would run is written behind an apostrophe, and so only shown. */
 export function cellText(text: string): string {
