@@ -132,6 +132,8 @@ describe('a workshop of the first release, started with this one', () => {
         )
       )[0].n;
     await db.undoLastMigration();
+    expect([await there('shop_change'), await there('job_command')]).toEqual([false, true]);
+    await db.undoLastMigration();
     expect([await there('job_command'), await there('extra_hours')]).toEqual([false, true]);
     await db.undoLastMigration();
     expect([await there('extra_hours'), await there('plan_in_force')]).toEqual([false, true]);
