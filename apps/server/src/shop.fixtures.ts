@@ -23,6 +23,7 @@ export interface TestShop {
   http(): ReturnType<typeof request>;
   get(path: string, who?: string): request.Test;
   post(path: string, body: object, who?: string): request.Test;
+  put(path: string, body: object, who?: string): request.Test;
   remove(path: string, who?: string): request.Test;
   /** A post with a file in it. */
   upload(
@@ -150,6 +151,7 @@ export async function openShop(more: Partial<Config> = {}): Promise<TestShop> {
     http,
     get,
     post: (path, body, who) => as(http().post(path), who).send(body),
+    put: (path, body, who) => as(http().put(path), who).send(body),
     remove: (path, who) => as(http().delete(path), who),
     raw: (path, type, body) => as(http().post(path)).set('Content-Type', type).send(body),
     upload: (path, fields, field, file, fileName, who) => {

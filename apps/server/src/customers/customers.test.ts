@@ -12,8 +12,7 @@ beforeAll(async () => {
 });
 afterAll(() => shop.app.close());
 
-const put = (path: string, body: object, who = UNA): request.Test =>
-  shop.http().put(path).set('Cookie', shop.cookie(who)).send(body);
+const put = (path: string, body: object): request.Test => shop.put(path, body, UNA);
 const all = async (): Promise<CustomerRow[]> => (await shop.get('/api/customers/all', UNA)).body as CustomerRow[];
 const errorsOf = (answer: request.Response): Record<string, string[]> =>
   (answer.body as { errors?: Record<string, string[]> }).errors ?? {};

@@ -22,8 +22,7 @@ beforeAll(async () => {
 });
 afterAll(() => shop.app.close());
 
-const put = (path: string, body: object, who = UNA): request.Test =>
-  shop.http().put(path).set('Cookie', shop.cookie(who)).send(body);
+const put = (path: string, body: object): request.Test => shop.put(path, body, UNA);
 const people = async (): Promise<ShopPersonView[]> =>
   (await shop.get('/api/shop/people', UNA)).body as ShopPersonView[];
 const person = async (name: string): Promise<ShopPersonView> => (await people()).find((p) => p.name === name)!;

@@ -119,6 +119,18 @@ export function upTo(
   throw new Error(`no shipped sheet comes to such a ${kind}`);
 }
 
+/** A sheet, worked up to its first operation of a kind. @throws Error where it comes to none */
+export function firstOf(sheet: Sheet, kind: OpKind): At {
+  let at: At | undefined;
+  workedUntil(sheet, (state, move) => {
+    if (move.kind !== 'op' || move.op.kind !== kind) return false;
+    at = { sheet, state, op: move.op, step: move.step };
+    return true;
+  });
+  if (!at) throw new Error(`${sheet.id} comes to no ${kind}`);
+  return at;
+}
+
 /** A bench that takes whatever is given, and keeps it. */
 export function benchOf({ sheet, state }: Rehearsed): { readonly bench: Bench; readonly given: Command[] } {
   const given: Command[] = [];

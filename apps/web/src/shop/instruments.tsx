@@ -17,6 +17,13 @@ const READ_BY = [
   ['typed', 'Typed by hand'],
   ['keyboard', 'Types by itself'],
 ] as const;
+/** What a torque wrench has beside the rest. */
+const OF_A_WRENCH = [
+  ['minNm', 'From, N·m'],
+  ['maxNm', 'To, N·m'],
+  ['lengthMm', 'Square to grip, mm'],
+  ['graduation', 'One step of its scale'],
+] as const;
 /** The unit that a kind usually shows. */
 const USUAL: Readonly<Record<OwnInstrumentKind, string>> = {
   'torque-wrench': 'N·m',
@@ -189,34 +196,16 @@ function InstrumentForm({
         wrong={errors.uncertainty?.message}
         inputMode="decimal"
       />
-      {kind === 'torque-wrench' && (
-        <>
+      {kind === 'torque-wrench' &&
+        OF_A_WRENCH.map(([field, label]) => (
           <Field
-            label="From, N·m"
-            input={register('wrench.minNm', asNumber)}
-            wrong={errors.wrench?.minNm?.message}
+            key={field}
+            label={label}
+            input={register(`wrench.${field}`, asNumber)}
+            wrong={errors.wrench?.[field]?.message}
             inputMode="decimal"
           />
-          <Field
-            label="To, N·m"
-            input={register('wrench.maxNm', asNumber)}
-            wrong={errors.wrench?.maxNm?.message}
-            inputMode="decimal"
-          />
-          <Field
-            label="Square to grip, mm"
-            input={register('wrench.lengthMm', asNumber)}
-            wrong={errors.wrench?.lengthMm?.message}
-            inputMode="decimal"
-          />
-          <Field
-            label="One step of its scale"
-            input={register('wrench.graduation', asNumber)}
-            wrong={errors.wrench?.graduation?.message}
-            inputMode="decimal"
-          />
-        </>
-      )}
+        ))}
       <Field
         label="Calibration holds until"
         type="date"

@@ -2,24 +2,14 @@
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { Op, OpKind } from '@jubb/core/sheet';
-import { benchOf, shipped, workedUntil, type At } from '../rehearsed.fixtures.ts';
+import { type At, benchOf, firstOf, shipped } from '../rehearsed.fixtures.ts';
 import { DirectionsView } from './directions-view.tsx';
 import { drawnFor, shownOf } from './drawn-for.ts';
 import { MovePlace } from './move-place.tsx';
 import { useUnitView } from './use-unit-view.tsx';
 
 const hub = shipped('hub-dolly');
-/** The hub, worked up to its first operation of a kind. */
-function hubAt(kind: OpKind): At {
-  let at: At | undefined;
-  workedUntil(hub, (state, move) => {
-    if (move.kind !== 'op' || move.op.kind !== kind) return false;
-    at = { sheet: hub, state, op: move.op, step: move.step };
-    return true;
-  });
-  if (!at) throw new Error(`the hub comes to no ${kind}`);
-  return at;
-}
+const hubAt = (kind: OpKind): At => firstOf(hub, kind);
 
 /** Where the panel ends and what is in it, px: nothing here has a size of its own. */
 let panel = { height: 500, taken: 300 };

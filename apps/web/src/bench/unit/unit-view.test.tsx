@@ -3,7 +3,7 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { nextMove } from '@jubb/core/bench';
 import type { Op, OpKind } from '@jubb/core/sheet';
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
-import { benchOf, bookedJob, shipped, workedUntil, type At } from '../rehearsed.fixtures.ts';
+import { type At, benchOf, bookedJob, firstOf, shipped } from '../rehearsed.fixtures.ts';
 import type { Bench } from '../use-bench.ts';
 import { useUnitView } from './use-unit-view.tsx';
 
@@ -14,17 +14,7 @@ Object.assign(globalThis, {
 });
 const hub = shipped('hub-dolly');
 
-/** The hub, worked up to its first operation of a kind. */
-function hubAt(kind: OpKind): At {
-  let at: At | undefined;
-  workedUntil(hub, (state, move) => {
-    if (move.kind !== 'op' || move.op.kind !== kind) return false;
-    at = { sheet: hub, state, op: move.op, step: move.step };
-    return true;
-  });
-  if (!at) throw new Error(`the hub comes to no ${kind}`);
-  return at;
-}
+const hubAt = (kind: OpKind): At => firstOf(hub, kind);
 
 const offOp = hub.steps.flatMap((s) => s.ops).find((o) => o.kind === 'off')!;
 
