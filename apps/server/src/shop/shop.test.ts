@@ -287,6 +287,28 @@ describe('the log of changes', () => {
   });
 });
 
+describe('opening hours', () => {
+  const week = async (): Promise<WeekView> => (await shop.get('/api/plan', UNA)).body as WeekView;
+  const tools: object[] = [];
+
+  test('that cross midnight are refused with their day, and nothing is changed', async () => {
+    const { hours } = await week();
+    const night = hours.map((day, i) => (i === 4 ? [['22:00', '06:00']] : day));
+    const answer = await shop.post('/api/plan/shop', { hours: night, tools }, UNA);
+    expect([answer.status, Object.keys(errorsOf(answer))]).toEqual([422, ['hours[4][0]']]);
+    expect((await week()).hours).toEqual(hours);
+  });
+
+  test('a night is written as two spans, to 24:00 and from 00:00, and the log says so', async () => {
+    const { hours } = await week();
+    const night = hours.map((day, i) => (i === 5 ? [['22:00', '24:00']] : i === 6 ? [['00:00', '06:00']] : day));
+    expect((await shop.post('/api/plan/shop', { hours: night, tools }, UNA)).status).toBe(204);
+    expect((await week()).hours).toEqual(night);
+    expect((await changes())[0]).toMatchObject({ by: UNA, what: 'opening hours' });
+    expect((await changes())[0]!.is).toContain('Sat 22:00 to 24:00; Sun 00:00 to 06:00');
+  });
+});
+
 describe('first steps', () => {
   test('of a shop that works are done; of an empty one none', async () => {
     const steps = (await shop.get('/api/shop/first-steps', UNA)).body as FirstStepView[];

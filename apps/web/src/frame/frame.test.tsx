@@ -29,7 +29,7 @@ describe('the rail', () => {
   test('has the Shop for the owner, and for nobody else', () => {
     serve({ floor: floor() });
     show(<Frame me={una} />);
-    expect(places()).toEqual(['Floor', 'Plan', 'Sheets', 'Parts', 'Reckoner', 'Stands', 'Verify', 'Shop']);
+    expect(places()).toEqual(['Floor', 'Plan', 'Sheets', 'Parts', 'Customers', 'Reckoner', 'Stands', 'Verify', 'Shop']);
     cleanup();
     show(<Frame me={{ ...una, person: { ...una.person, role: 'mechanic' } }} />);
     expect(places()).not.toContain('Shop');

@@ -28,7 +28,7 @@ describe('the rows in which parts lie', () => {
     expect(axes['wheel-end@left']!.title).toBe('Left wheel end');
     expect(axes['wheel-end@left']!.body).toBe('shaft@left');
     expect(partsOfRow(axes['wheel-end@right']!.row)).toEqual(
-      ['shaft', 'clip', 'bearing', 'seal', 'disc', 'caliper', 'wheel', 'wheel-nut'].map((p) => `${p}@right`),
+      ['shaft', 'clip', 'bearing', 'seal', 'caliper', 'disc', 'wheel', 'wheel-nut'].map((p) => `${p}@right`),
     );
   });
 
