@@ -13,7 +13,6 @@ import { WayOn } from '../proving/way-on.tsx';
 import { TypedReading } from '../reading/typed-reading.tsx';
 import { DrawerTable } from './drawer-table.tsx';
 import { useSettingRig } from '../../simulation/use-setting-rig.ts';
-import { MovePlace } from '../../unit/move-place.tsx';
 
 const mm = (q: Quantity): number => inCanonical(q, 'length');
 
@@ -133,7 +132,6 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
               take={(q) => take(q, 'hand')}
             />
           )}
-          <MovePlace bench={bench} op={op} width={280} height={140} />
         </div>
         {stuck && (
           <div className="wholerow">
