@@ -193,8 +193,7 @@ describe('a browser that cannot keep anything', () => {
   test('sends at once, and says that what waits is not kept', async () => {
     const page = await shop.page();
     await page.evaluateOnNewDocument(() => {
-      // eslint-disable-next-line @typescript-eslint/unbound-method -- called below as a method of its factory
-      const { open } = IDBFactory.prototype;
+      const open = Reflect.get(IDBFactory.prototype, 'open');
       IDBFactory.prototype.open = function (this: IDBFactory, name: string, version?: number) {
         if (name.startsWith('jubb-outbox')) throw new DOMException('no room', 'QuotaExceededError');
         return open.call(this, name, version);

@@ -112,7 +112,7 @@ export function outOfSight(page: Page): Promise<string[]> {
       const first = e.getClientRects()[0] ?? r;
       if (e instanceof SVGElement) {
         // A part of a drawing is pressed where it is drawn, not in the middle of a ring; a thin one is met in its pieces.
-        const there = [...e.querySelectorAll('path, circle')].some((piece) => {
+        const there = [e, ...e.querySelectorAll('*')].some((piece) => {
           const b = piece.getBoundingClientRect();
           return Array.from({ length: 21 * 21 }, (_, i) => [
             b.left + (b.width * ((i % 21) + 0.5)) / 21,

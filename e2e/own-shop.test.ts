@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { fold, nextMove } from '@jubb/core/bench';
 import type { InstrumentView, JobView, ShopChangeView } from '@jubb/contract';
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { axeViolations } from './axe.ts';
@@ -51,6 +51,17 @@ describe('from an empty start to the first signed record', () => {
     await press(page, '.shopform button', 'Keep');
     await has(page, 'Runa Vik');
     await page.waitForFunction(() => document.querySelector('.shopform') === null);
+    const old = readFileSync(join(shop.data, 'first-pin'), 'utf8').trim();
+    const status = await page.evaluate(
+      (first: string) =>
+        fetch('/api/me/pin', {
+          method: 'PUT',
+          headers: { 'content-type': 'application/json' },
+          body: JSON.stringify({ old: first, pin: '59037' }),
+        }).then((r) => r.status),
+      old,
+    );
+    expect([status, existsSync(join(shop.data, 'first-pin'))]).toEqual([204, false]);
     await part('money');
     await fill('#set-name', 'Vik and Daughter');
     await fill('#set-rate', '58.00');

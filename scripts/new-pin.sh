@@ -22,3 +22,5 @@ trap finish EXIT
 reach_database "$DATA"
 export DATABASE_URL
 node "$ROOT/scripts/new-pin.mjs" "$NAME"
+# The PIN that was made for an empty workshop opens nothing any more.
+rm -f "$DATA/first-pin"

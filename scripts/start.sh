@@ -80,7 +80,7 @@ if [ "$HOST" = 0.0.0.0 ]; then
   done
 fi
 [ "$HOST" != 127.0.0.1 ] || say "  Only this machine reaches it. For tablets of the workshop: --host 0.0.0.0 (see docs/operations.md)"
-[ "$DEMO" = yes ] && say "  Press a name. Demo PINs: Una 1111, Magnus 2222, Ailsa 3333, Tam 4444" || { [ ! -f "$DATA/first-pin" ] || say "  Press Owner. First PIN: $(cat "$DATA/first-pin") (change it: press your initials)"; }
+[ "$DEMO" = yes ] && say "  Press a name. Demo PINs: Una 1111, Magnus 2222, Ailsa 3333, Tam 4444" || { [ ! -f "$DATA/first-pin" ] || say "  The owner's first PIN: $(cat "$DATA/first-pin") (press the owner's name; change it: press your initials)"; }
 say "  Ctrl-C stops everything that was started here."
 say ""
 wait "$SERVER"

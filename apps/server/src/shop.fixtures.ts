@@ -166,6 +166,10 @@ export async function openShop(more: Partial<Config> = {}): Promise<TestShop> {
   };
 }
 
+/** Which fields a refusal names, and why. */
+export const errorsOf = (answer: request.Response): Record<string, string[]> =>
+  (answer.body as { errors?: Record<string, string[]> }).errors ?? {};
+
 export const envelope = (seen: number, command: object, id = randomUUID()): object => ({
   id,
   seen,

@@ -17,12 +17,9 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { Type } from 'class-transformer';
-import { gaugeKindNames } from '@jubb/core/bench';
+import { ownInstrumentKinds, type OwnInstrumentKind } from '@jubb/core/bench';
 import { roles, type Role } from './auth.dto.ts';
 
-/** What an instrument of the shop's own may be: it is read by hand or through a keyboard, so a stand is none of them. */
-export const ownInstrumentKinds = ['torque-wrench', 'indicator', 'thermometer', 'press', ...gaugeKindNames] as const;
-export type OwnInstrumentKind = (typeof ownInstrumentKinds)[number];
 export const readBy = ['typed', 'keyboard'] as const;
 export type ReadBy = (typeof readBy)[number];
 
@@ -126,7 +123,7 @@ class WrenchDto {
   @Max(3000)
   lengthMm: number;
 
-  @IsNumber({}, { message: 'One step of its scale, N·m' })
+  @IsNumber({}, { message: 'One step of its scale, in its unit' })
   @Min(0.001)
   @Max(50)
   graduation: number;

@@ -1,6 +1,7 @@
 import { BadRequestException, Inject, Injectable, Logger, UnauthorizedException } from '@nestjs/common';
 import type { OnApplicationBootstrap, OnModuleDestroy } from '@nestjs/common';
 import { createHash, randomBytes } from 'node:crypto';
+import { existsSync } from 'node:fs';
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Subject } from 'rxjs';
@@ -12,6 +13,7 @@ import { prepared } from '../database/prepared.ts';
 import { Turns } from '../bounds/turns.ts';
 import { hashPin, pinFits, pinProblem } from './pin.ts';
 import { SignInTries } from './sign-in-tries.ts';
+import { wrongField } from '../problems/wrong-field.ts';
 
 const SESSION_MS = 14 * 3600_000;
 /** Ended sessions are kept so long: what was given on a device without a line is held against them. */
@@ -123,7 +125,21 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
       .getRepository(Session)
       .find({ where: { personId: person.id, endedAt: IsNull(), tokenHash: Not(session) } });
     for (const s of others) await this.endSession(s.tokenHash);
-    if (person.role === 'owner') await rm(join(this.config.dataDir, FIRST_PIN_FILE), { force: true });
+    await this.forgetFirstPin(person);
+  }
+
+  /** An owner has a PIN of their own: the one that was made for an empty workshop opens nothing any more. */
+  async forgetFirstPin({ role }: Pick<Person, 'role'>): Promise<void> {
+    if (role === 'owner') await rm(this.firstPinFile, { force: true });
+  }
+
+  /** Does the owner still sign in with the PIN that was made for an empty workshop? */
+  hasFirstPin(): boolean {
+    return existsSync(this.firstPinFile);
+  }
+
+  private get firstPinFile(): string {
+    return join(this.config.dataDir, FIRST_PIN_FILE);
   }
 
   /**
@@ -137,7 +153,7 @@ export class AuthService implements OnApplicationBootstrap, OnModuleDestroy {
 
   private mustBeGood(pin: string): void {
     const problem = pinProblem(pin, onNetwork(this.config));
-    if (problem) throw new BadRequestException({ message: `pin: ${problem}`, errors: { pin: [problem] } });
+    if (problem) throw new BadRequestException(wrongField('pin', problem));
   }
 
   /** Ends every session of a person, on whatever device. */

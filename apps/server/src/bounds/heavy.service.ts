@@ -10,6 +10,7 @@ import { Worker } from 'node:worker_threads';
 import { HEAVY } from './bounds.ts';
 import type { HeavyAnswers, HeavyTask } from './heavy-tasks.ts';
 import type { HeavyReply } from './heavy.thread.ts';
+import { wrongField } from '../problems/wrong-field.ts';
 
 /** The compiled thread, also where the server itself runs from its sources. */
 const THREAD = new URL(
@@ -116,6 +117,6 @@ class Lane {
 }
 
 function refusalOf({ field, says, status }: { field: string; says: string; status: number }): HttpException {
-  const body = { message: `${field}: ${says}`, errors: { [field]: [says] } };
+  const body = wrongField(field, says);
   return status === 400 ? new BadRequestException(body) : new HttpException(body, status);
 }

@@ -12,6 +12,7 @@ import type { Person } from '../auth/person.entity.ts';
 import { likeText } from '../database/like.ts';
 import { ShopChangesService } from '../shop/shop-changes.service.ts';
 import { Customer } from './customer.entity.ts';
+import { wrongField } from '../problems/wrong-field.ts';
 
 const factsOf = ({ name, phone, email, address, notes }: CustomerFacts): CustomerFacts => ({
   name,
@@ -78,7 +79,7 @@ export class CustomersService {
         const says = other.mergedInto
           ? `${other.name} was put together with another customer`
           : `${other.name} is a customer already: put the two together instead`;
-        throw new ConflictException({ message: `name: ${says}`, errors: { name: [says] } });
+        throw new ConflictException(wrongField('name', says));
       }
       await m.getRepository(Customer).update(id, facts);
       await this.changes.note(m, me, [{ what: `customer ${was.name}`, was: words(was), is: words(facts) }]);
@@ -91,11 +92,7 @@ export class CustomersService {
    * @throws NotFoundException; UnprocessableEntityException for one with itself
    */
   async merge(id: string, into: string, me: Person): Promise<void> {
-    if (id === into)
-      throw new UnprocessableEntityException({
-        message: 'into: it is the same customer',
-        errors: { into: ['It is the same customer'] },
-      });
+    if (id === into) throw new UnprocessableEntityException(wrongField('into', 'It is the same customer'));
     await this.db.transaction(async (m) => {
       // In the order of their ids: two merges at once never wait for each other.
       await m.query(`SELECT id FROM customer WHERE id = ANY($1) ORDER BY id FOR UPDATE`, [[id, into]]);
@@ -169,11 +166,7 @@ function tidy(dto: CustomerDto): CustomerFacts {
     notes: dto.notes.trim(),
   };
   const wrong = customerProblem(facts);
-  if (wrong)
-    throw new BadRequestException({
-      message: `${wrong.field}: ${wrong.says}`,
-      errors: { [wrong.field]: [wrong.says] },
-    });
+  if (wrong) throw new BadRequestException(wrongField(wrong.field, wrong.says));
   return facts;
 }
 
@@ -181,8 +174,7 @@ function linesOf(csv: string, known: readonly CustomerFacts[]): CustomersRead['l
   try {
     return readCustomers(csv, known);
   } catch (e) {
-    if (e instanceof RangeError)
-      throw new BadRequestException({ message: `csv: ${e.message}`, errors: { csv: [e.message] } });
+    if (e instanceof RangeError) throw new BadRequestException(wrongField('csv', e.message));
     throw e;
   }
 }

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals
 import type { CustomerPage, CustomerRow, CustomersRead, CustomerView, JobView, ShopChangeView } from '@jubb/contract';
 import { randomUUID } from 'node:crypto';
 import type request from 'supertest';
-import { openShop, type TestShop } from '../shop.fixtures.ts';
+import { errorsOf, openShop, type TestShop } from '../shop.fixtures.ts';
 
 jest.setTimeout(120_000);
 const UNA = 'Una Reith';
@@ -14,8 +14,6 @@ afterAll(() => shop.app.close());
 
 const put = (path: string, body: object): request.Test => shop.put(path, body, UNA);
 const all = async (): Promise<CustomerRow[]> => (await shop.get('/api/customers/all', UNA)).body as CustomerRow[];
-const errorsOf = (answer: request.Response): Record<string, string[]> =>
-  (answer.body as { errors?: Record<string, string[]> }).errors ?? {};
 const facts = ({ name, phone, email, address, notes }: CustomerRow): object => ({ name, phone, email, address, notes });
 
 describe('a customer', () => {

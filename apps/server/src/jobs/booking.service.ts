@@ -9,6 +9,7 @@ import { Unit } from '../units/unit.entity.ts';
 import { SheetsService } from '../sheets/sheets.service.ts';
 import type { Asker } from './asker.ts';
 import { JobWriter } from './job-writer.service.ts';
+import { wrongField } from '../problems/wrong-field.ts';
 
 @Injectable()
 export class BookingService {
@@ -124,8 +125,7 @@ async function runs(units: Repository<Unit>, unit: Unit, hoursPerWeek: number | 
   return unit;
 }
 
-const bad = (field: string, why: string): BadRequestException =>
-  new BadRequestException({ message: `${field}: ${why}`, errors: { [field]: [why] } });
+const bad = (field: string, why: string): BadRequestException => new BadRequestException(wrongField(field, why));
 
 type Identified = EventPayloads['job-booked']['identified'];
 

@@ -1,6 +1,7 @@
 import { BadRequestException } from '@nestjs/common';
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
+import { wrongField } from '../problems/wrong-field.ts';
 
 const FORMATS: ReadonlySet<string> = new Set(['jpeg', 'png', 'webp']);
 /** Longest side that is kept, px: enough to read a casting number. */
@@ -29,8 +30,7 @@ export function refuseFolder(name: string, field: string): void {
  * nothing else, no EXIF, no place, no camera. @throws BadRequestException for anything that is not a picture
  */
 export async function picture(given: Buffer, field: string): Promise<Picture> {
-  const no = (why: string): BadRequestException =>
-    new BadRequestException({ message: `${field}: ${why}`, errors: { [field]: [why] } });
+  const no = (why: string): BadRequestException => new BadRequestException(wrongField(field, why));
   if (isPdf(given)) throw no('a PDF is not a picture; JPEG, PNG or WebP');
   const format = await formatOf(given);
   if (format === undefined || !FORMATS.has(format))

@@ -208,23 +208,27 @@ export class ShopService {
       .getRepository(Person)
       .find({ where: { works: true, leftAt: IsNull() }, order: { name: 'ASC' } });
     const instruments = await this.db.getRepository(Instrument).find({ where: { retiredAt: IsNull() } });
-    const off = await this.db.query<
-      {
-        day: string;
-        person: string | null;
-      }[]
-    >(`SELECT to_char(day, 'YYYY-MM-DD') AS day, person FROM day_off ORDER BY day`);
+    // What was agreed on with somebody who works at no bench any more bears on nobody.
+    const ofSomebody = ({ person }: { readonly person: string | null }): boolean =>
+      person === null || people.some((p) => p.id === person);
+    const off = (
+      await this.db.query<{ day: string; person: string | null }[]>(
+        `SELECT to_char(day, 'YYYY-MM-DD') AS day, person FROM day_off ORDER BY day`,
+      )
+    ).filter(ofSomebody);
     const kept = (
       await this.db.query<ExtraRow[]>(
         `SELECT id, starts, ends, helper, person, by_name FROM extra_hours WHERE ends > $1 ORDER BY starts`,
         [now],
       )
-    ).map(({ by_name: by, starts, ends, ...x }) => ({
-      ...x,
-      by,
-      from: starts.getTime() / MINUTE_MS,
-      to: ends.getTime() / MINUTE_MS,
-    }));
+    )
+      .filter(ofSomebody)
+      .map(({ by_name: by, starts, ends, ...x }) => ({
+        ...x,
+        by,
+        from: starts.getTime() / MINUTE_MS,
+        to: ends.getTime() / MINUTE_MS,
+      }));
     const extraHours: readonly ExtraHours[] = agreed ? [...kept, agreed] : kept;
     const at = Math.floor(now.getTime() / MINUTE_MS);
     const { zone, hours } = workshop;

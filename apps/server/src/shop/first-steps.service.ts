@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { FirstStepView } from '@jubb/contract';
 import { DataSource, IsNull } from 'typeorm';
+import { AuthService } from '../auth/auth.service.ts';
 import { Person } from '../auth/person.entity.ts';
 import { FIRST_NAME, FIRST_WORKSHOP } from '../auth/first-owner.ts';
 import { Instrument } from '../instruments/instrument.entity.ts';
@@ -12,7 +13,10 @@ import { ShopChange } from './shop-change.entity.ts';
 /** What a new shop has still to do: read from what is there, so that it is left and taken up again at will. */
 @Injectable()
 export class FirstStepsService {
-  constructor(private readonly db: DataSource) {}
+  constructor(
+    private readonly db: DataSource,
+    private readonly auth: AuthService,
+  ) {}
 
   async list(): Promise<FirstStepView[]> {
     const workshop = await this.db.getRepository(Workshop).findOneByOrFail({ id: 1 });
@@ -24,7 +28,7 @@ export class FirstStepsService {
       .find({ where: [{ what: 'benches' }, { what: 'shelf' }], take: 1 });
     const booked = await this.db.getRepository(Job).count();
     return [
-      { id: 'yourself', done: people.every((p) => p.name !== FIRST_NAME) },
+      { id: 'yourself', done: people.every((p) => p.name !== FIRST_NAME) && !this.auth.hasFirstPin() },
       { id: 'money', done: workshop.name !== FIRST_WORKSHOP },
       { id: 'places', done: looked.length > 0 },
       { id: 'people', done: people.length > 1 },

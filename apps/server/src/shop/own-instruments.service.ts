@@ -1,11 +1,12 @@
 import { Injectable, NotFoundException, UnprocessableEntityException } from '@nestjs/common';
 import type { OwnInstrumentDto } from '@jubb/contract';
-import { couldGive } from '@jubb/core/bench';
+import { ownInstrumentProblem } from '@jubb/core/bench';
 import { randomUUID } from 'node:crypto';
 import { DataSource, IsNull } from 'typeorm';
 import type { Person } from '../auth/person.entity.ts';
 import { Instrument } from '../instruments/instrument.entity.ts';
 import { ShopChangesService } from './shop-changes.service.ts';
+import { wrongField } from '../problems/wrong-field.ts';
 
 /** Wrenches, gauges and meters of the shop's own: added, put right, taken off the list. */
 @Injectable()
@@ -53,17 +54,11 @@ type Row = Pick<
   'name' | 'kind' | 'number' | 'unit' | 'resolution' | 'uncertainty' | 'readBy' | 'calibratedTo' | 'wrench'
 >;
 
-const refused = (field: string, says: string): UnprocessableEntityException =>
-  new UnprocessableEntityException({ message: `${field}: ${says}`, errors: { [field]: [says] } });
-
+/** @throws UnprocessableEntityException naming the field that cannot be */
 function rowOf(dto: OwnInstrumentDto): Row {
   const { name, kind, number, unit, resolution, uncertainty, readBy, calibratedTo, wrench } = dto;
-  if (!isUnitOf(kind, unit)) throw refused('unit', `${unit} is not what a ${kind.replace('-', ' ')} shows`);
-  if (calibratedTo !== undefined && !isDay(calibratedTo))
-    throw refused('calibratedTo', `${calibratedTo} is no day of the calendar`);
-  if (kind === 'torque-wrench' && !wrench)
-    throw refused('wrench', 'A torque wrench has a range, a length and a graduation');
-  if (wrench && wrench.minNm >= wrench.maxNm) throw refused('wrench', 'Its scale ends above where it begins');
+  const wrong = ownInstrumentProblem(dto);
+  if (wrong) throw new UnprocessableEntityException(wrongField(wrong.field, wrong.says));
   return {
     name: name.trim(),
     kind,
@@ -76,21 +71,6 @@ function rowOf(dto: OwnInstrumentDto): Row {
     wrench: kind === 'torque-wrench' && wrench ? { ...wrench, scaleUnit: unit } : null,
   };
 }
-
-/** A unit of what this kind of instrument gives. */
-function isUnitOf(kind: string, unit: string): boolean {
-  try {
-    return couldGive(kind, { value: 1, unit });
-  } catch {
-    // A unit that nobody knows is of no dimension.
-    return false;
-  }
-}
-
-const isDay = (day: string): boolean => {
-  const at = new Date(`${day}T00:00:00Z`);
-  return !Number.isNaN(at.getTime()) && at.toISOString().startsWith(day);
-};
 
 const said = ({
   number,

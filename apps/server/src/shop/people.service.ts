@@ -4,6 +4,7 @@ import { DataSource, IsNull, type EntityManager } from 'typeorm';
 import { AuthService } from '../auth/auth.service.ts';
 import { Person } from '../auth/person.entity.ts';
 import { ShopChangesService } from './shop-changes.service.ts';
+import { wrongField } from '../problems/wrong-field.ts';
 
 /** Two who change people at once wait for each other: the last owner is counted by one of them at a time. */
 const PEOPLE_LOCK = 7_800_023;
@@ -41,7 +42,7 @@ export class PeopleService {
       .sort((a, b) => Number(a.left !== null) - Number(b.left !== null));
   }
 
-  /** @throws UnprocessableEntityException for a PIN that is not taken; ConflictException for a name that is known */
+  /** @throws BadRequestException for a PIN that is not taken; ConflictException for a name that is known */
   async add(dto: NewPersonDto, me: Person): Promise<{ readonly id: string }> {
     const pinHash = await this.auth.hashOf(dto.pin);
     return this.change(async (m) => {
@@ -53,7 +54,7 @@ export class PeopleService {
     });
   }
 
-  /** @throws NotFoundException; ConflictException for a name that is known, or when nobody would be owner */
+  /** @throws NotFoundException; ConflictException for a name that is known; UnprocessableEntityException when nobody would be owner */
   async set(id: string, dto: PersonDto, me: Person): Promise<void> {
     await this.change(async (m) => {
       const person = await this.here(m, id);
@@ -69,19 +70,27 @@ export class PeopleService {
     });
   }
 
-  /** Another PIN for somebody who forgot theirs: they are signed out everywhere, and their wrong tries are forgotten. */
+  /**
+   * Another PIN for somebody who forgot theirs: they are signed out everywhere, and their wrong tries are forgotten.
+   * @throws NotFoundException; BadRequestException for a PIN that is not taken
+   */
   async newPin(id: string, pin: string, me: Person): Promise<void> {
     const pinHash = await this.auth.hashOf(pin);
-    await this.change(async (m) => {
-      const { name } = await this.here(m, id);
+    const person = await this.change(async (m) => {
+      const one = await this.here(m, id);
       await m.getRepository(Person).update(id, { pinHash });
-      await this.changes.note(m, me, [{ what: `${name}: PIN`, is: 'made new' }]);
+      await this.changes.note(m, me, [{ what: `${one.name}: PIN`, is: 'made new' }]);
+      return one;
     });
+    await this.auth.forgetFirstPin(person);
     await this.auth.forgetTries(id);
     await this.auth.signOutEverywhere(id);
   }
 
-  /** They work here no more: signed out everywhere; their name stays in every record. */
+  /**
+   * They work here no more: signed out everywhere; their name stays in every record.
+   * @throws NotFoundException; UnprocessableEntityException for the last owner
+   */
   async leave(id: string, me: Person, now: Date): Promise<void> {
     await this.change(async (m) => {
       const person = await this.here(m, id);
@@ -128,15 +137,12 @@ export class PeopleService {
     const other = await m.getRepository(Person).findOneBy({ name });
     if (!other) return;
     const says = other.leftAt ? `${name} worked here before: bring them back` : `${name} works here already`;
-    throw new ConflictException({ message: `name: ${says}`, errors: { name: [says] } });
+    throw new ConflictException(wrongField('name', says));
   }
 
   private async someOwner(m: EntityManager): Promise<void> {
     if (await m.getRepository(Person).existsBy({ role: 'owner', leftAt: IsNull() })) return;
-    throw new UnprocessableEntityException({
-      message: 'role: somebody must be owner',
-      errors: { role: ['Somebody must be owner: make another one owner first'] },
-    });
+    throw new UnprocessableEntityException(wrongField('role', 'Somebody must be owner: make another one owner first'));
   }
 }
 

@@ -5,6 +5,7 @@ import type { Person } from '../auth/person.entity.ts';
 import { Job } from '../jobs/job.entity.ts';
 import { Workshop } from '../planning/workshop.entity.ts';
 import { ShopChangesService } from './shop-changes.service.ts';
+import { wrongField } from '../problems/wrong-field.ts';
 
 const named = (list: readonly string[]): string => list.join(', ');
 const tidy = (list: readonly string[]): string[] => list.map((p) => p.trim());
@@ -55,11 +56,11 @@ function isZone(zone: string): boolean {
   try {
     new Intl.DateTimeFormat('en', { timeZone: zone });
     return true;
-  } catch {
-    // It throws a RangeError for whatever it does not know, and nothing else.
-    return false;
+  } catch (e) {
+    if (e instanceof RangeError) return false;
+    throw e;
   }
 }
 
 const refused = (field: string, says: string): UnprocessableEntityException =>
-  new UnprocessableEntityException({ message: `${field}: ${says}`, errors: { [field]: [says] } });
+  new UnprocessableEntityException(wrongField(field, says));

@@ -9,10 +9,12 @@ import type {
   ShopPlacesView,
   WeekView,
 } from '@jubb/contract';
+import { existsSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type request from 'supertest';
 import { DataSource } from 'typeorm';
 import { loadEmpty } from '../demo/demo.ts';
-import { openShop, signIn, type TestShop } from '../shop.fixtures.ts';
+import { errorsOf, openShop, signIn, type TestShop } from '../shop.fixtures.ts';
 
 jest.setTimeout(180_000);
 const UNA = 'Una Reith';
@@ -28,8 +30,6 @@ const people = async (): Promise<ShopPersonView[]> =>
 const person = async (name: string): Promise<ShopPersonView> => (await people()).find((p) => p.name === name)!;
 const changes = async (): Promise<ShopChangeView[]> =>
   (await shop.get('/api/shop/changes', UNA)).body as ShopChangeView[];
-const errorsOf = (answer: request.Response): Record<string, string[]> =>
-  (answer.body as { errors?: Record<string, string[]> }).errors ?? {};
 const newcomer = { name: 'Nils Ode', initials: 'no', role: 'mechanic', works: true, pin: '8264' };
 
 describe('people', () => {
@@ -287,6 +287,20 @@ describe('the log of changes', () => {
   });
 });
 
+describe('somebody who left', () => {
+  test('has no hours and no days off that the plan would still say', async () => {
+    await shop.post('/api/shop/people', { ...newcomer, name: 'Odd Hand', pin: '8264' }, UNA);
+    const { id } = await person('Odd Hand');
+    const from = Math.ceil(Date.now() / 60_000) + 60;
+    const hours = { from, to: from + 120, helper: false, person: id };
+    expect((await shop.post('/api/plan/extra-hours', hours, UNA)).status).toBeLessThan(300);
+    const week = async (): Promise<WeekView> => (await shop.get('/api/plan', UNA)).body as WeekView;
+    expect((await week()).extraHours.filter((x) => x.person === id)).toHaveLength(1);
+    await shop.post(`/api/shop/people/${id}/leave`, {}, UNA);
+    expect((await week()).extraHours.filter((x) => x.person === id)).toEqual([]);
+  });
+});
+
 describe('opening hours', () => {
   const week = async (): Promise<WeekView> => (await shop.get('/api/plan', UNA)).body as WeekView;
   const tools: object[] = [];
@@ -313,6 +327,14 @@ describe('first steps', () => {
   test('of a shop that works are done; of an empty one none', async () => {
     const steps = (await shop.get('/api/shop/first-steps', UNA)).body as FirstStepView[];
     expect(steps.filter((s) => s.done).map((s) => s.id)).toEqual(expect.arrayContaining(['yourself', 'people', 'job']));
+    const file = join(shop.copy.dataDir, 'first-pin');
+    // While the PIN that was made for the machine is still good, the owner has none of their own.
+    writeFileSync(file, '48260517\n');
+    const yourself = async (): Promise<boolean | undefined> =>
+      ((await shop.get('/api/shop/first-steps', UNA)).body as FirstStepView[]).find((s) => s.id === 'yourself')?.done;
+    expect(await yourself()).toBe(false);
+    expect((await shop.put('/api/me/pin', { old: '1111', pin: '59037' }, UNA)).status).toBe(204);
+    expect([existsSync(file), await yourself()]).toEqual([false, true]);
     // A second shop over the first is never made.
     expect(await loadEmpty(shop.app.get(DataSource), shop.copy.dataDir)).toBe(false);
   });

@@ -104,14 +104,16 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   };
   const shownStep =
     ladderOf(sheet, state).all.find((x) => x.id === peek) ?? (move.kind === 'op' ? move.step : undefined);
+  // On a phone they stand in what opens over the move, and close it.
+  const closes = phone ? ({ popoverTarget: 'put-on-record', popoverTargetAction: 'hide' } as const) : {};
   const onRecord = (
     <>
       {FOOT.map(([kind, title, key]) => (
-        <button key={kind} type="button" aria-pressed={extra === kind} onClick={() => toggle(kind)}>
+        <button key={kind} type="button" {...closes} aria-pressed={extra === kind} onClick={() => toggle(kind)}>
           {title} <kbd>{key}</kbd>
         </button>
       ))}
-      <button type="button" aria-pressed={speaks} onClick={() => setSpeaks(!speaks)}>
+      <button type="button" {...closes} aria-pressed={speaks} onClick={() => setSpeaks(!speaks)}>
         Voice <kbd>v</kbd>
       </button>
     </>
@@ -196,9 +198,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
               <button type="button" popoverTarget="put-on-record">
                 Put on record
               </button>
-              {/* A press of what is in it comes here too, by keyboard as by hand. */}
-              {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
-              <div id="put-on-record" popover="auto" onClick={(e) => e.currentTarget.hidePopover()}>
+              <div id="put-on-record" popover="auto">
                 {onRecord}
               </div>
             </div>

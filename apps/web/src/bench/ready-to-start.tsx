@@ -3,6 +3,7 @@ import { readyToStart, type Fetch, type Lack } from '@jubb/core/parts';
 import { useQuery } from '@tanstack/react-query';
 import { queries } from '../api/queries.ts';
 import type { Bench } from './use-bench.ts';
+import { today } from '../instruments/said.ts';
 
 /** So many of what is missing are shown before the rest is asked for: the move keeps the screen. */
 const SHOWN = 1;
@@ -16,7 +17,7 @@ export function ReadyToStart({ bench }: { readonly bench: Bench }): React.JSX.El
     instruments,
     ...(plan ? { plan } : {}),
     documents: bench.documents.map((d) => d.name),
-    today: new Date().toISOString().slice(0, 10),
+    today: today(),
   });
   return <Readiness lacks={lacks} fetch={fetch} />;
 }

@@ -8,8 +8,8 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
-import { Field } from '../shop/field.tsx';
-import { Wrong } from '../shop/wrong.tsx';
+import { Field } from '../fields/form-field.tsx';
+import { Wrong } from '../fields/wrong.tsx';
 import './customers.scss';
 
 /** A customer: how they are reached, their units and their jobs. */

@@ -132,19 +132,22 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
           {me.person.initials}
         </button>
       </header>
-      {/* A press of a place in it comes here too, by keyboard as by hand. */}
-      {/* eslint-disable-next-line jsx-a11y/click-events-have-key-events, jsx-a11y/no-static-element-interactions */}
-      <div id="more-places" popover="auto" onClick={(e) => e.currentTarget.hidePopover()}>
+      <div id="more-places" popover="auto">
         <nav aria-label="More">
           {places.map(({ to, title }) => (
-            <NavLink key={to} to={to} end={to === '/'}>
+            <NavLink
+              key={to}
+              to={to}
+              end={to === '/'}
+              onClick={() => document.getElementById('more-places')?.hidePopover()}
+            >
               {title}
             </NavLink>
           ))}
-          <button type="button" onClick={turnTheme}>
+          <button type="button" popoverTarget="more-places" popoverTargetAction="hide" onClick={turnTheme}>
             {theme === 'day' ? 'Night bench' : 'Day bench'}
           </button>
-          <button type="button" onClick={() => showKeys(true)}>
+          <button type="button" popoverTarget="more-places" popoverTargetAction="hide" onClick={() => showKeys(true)}>
             Keys
           </button>
         </nav>

@@ -5,6 +5,7 @@ import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
+import { Wrong } from '../fields/wrong.tsx';
 import { useWrite } from '../api/use-write.ts';
 import { sayIn } from './say.ts';
 import { spansOf, spansWords } from './spans.ts';
@@ -52,13 +53,6 @@ function useGive(): readonly [wrong: string | undefined, give: (work: () => Prom
   });
   return [wrong, written];
 }
-const Wrong = ({ says }: { readonly says: string | undefined }): React.JSX.Element | null =>
-  says === undefined ? null : (
-    <p className="field-error" role="alert">
-      {says}
-    </p>
-  );
-
 function ShopHours({ view, owner }: { readonly view: WeekView; readonly owner: boolean }): React.JSX.Element {
   const [typed, setTyped] = useState(() => view.hours.map(spansWords));
   const [tools, setTools] = useState(() => view.tools.map((t) => String(t.capacity)));

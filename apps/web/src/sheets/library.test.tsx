@@ -53,6 +53,7 @@ describe('the stands and instruments', () => {
     kind: 'indicator',
     name: 'Indicator 0.001',
     connected: true,
+    readBy: 'port',
     simulated: true,
     unit: 'mm',
     uncertainty: { value: 0.002, unit: 'mm' },
@@ -68,6 +69,22 @@ describe('the stands and instruments', () => {
     expect(screen.getByText('Old one').parentElement!.textContent).toContain('not connected, simulated');
     expect(screen.getByText('Old one').parentElement!.textContent).toContain('never calibrated');
     expect(screen.getByText('No stand is on the list.')).toBeTruthy();
+  });
+
+  test('one of the shop’s own is no dead line: it says how it is read, and is not asked how it is', async () => {
+    const own = { ...indicator, id: 'own-1', name: 'Own indicator', simulated: false, connected: false };
+    serve({
+      instruments: [
+        { ...own, readBy: 'typed' },
+        { ...own, id: 'own-2', name: 'Wedge', readBy: 'keyboard' },
+      ],
+    });
+    show(<StandsScreen />);
+    const row = (await screen.findByText('Own indicator')).closest('.standrow')!;
+    expect(row.textContent).toContain('typed by hand · ± 0.002 mm');
+    expect(row.textContent).not.toContain('connected');
+    expect(row.querySelector('button')).toBeNull();
+    expect(screen.getByText('Wedge').parentElement!.textContent).toContain('types by itself');
   });
 
   test.each([

@@ -5,7 +5,8 @@ import Form from 'react-bootstrap/Form';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
-import { Wrong } from './wrong.tsx';
+import { typedNumber } from '../fields/typed-number.ts';
+import { Wrong } from '../fields/wrong.tsx';
 
 /** Shims and plates by drawer: what lies in each as it was counted, and what draws on it. */
 export function Drawers(): React.JSX.Element {
@@ -47,7 +48,6 @@ interface Row {
   readonly mm: string;
   readonly count: string;
 }
-const number = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
 
 /** A drawer as it is counted: a size a row. */
 function CountForm({
@@ -65,7 +65,11 @@ function CountForm({
     () =>
       api(
         `shop/drawers/${encodeURIComponent(drawer.drawer)}`,
-        { sizes: rows.filter((r) => r.mm.trim() !== '').map((r) => ({ mm: number(r.mm), count: number(r.count) })) },
+        {
+          sizes: rows
+            .filter((r) => r.mm.trim() !== '')
+            .map((r) => ({ mm: typedNumber(r.mm), count: typedNumber(r.count) })),
+        },
         'PUT',
       ),
     { stale: [['shop'], ['job'], ['parts']] },

@@ -1,4 +1,5 @@
-import { OwnInstrumentDto, ownInstrumentKinds, type InstrumentView, type OwnInstrumentKind } from '@jubb/contract';
+import { OwnInstrumentDto, type InstrumentView } from '@jubb/contract';
+import { ownInstrumentKinds, ranOut, rangeOf, usualUnits, type OwnInstrumentKind } from '@jubb/core/bench';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
@@ -7,15 +8,17 @@ import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
-import { Choice, Field } from './field.tsx';
-import { Wrong } from './wrong.tsx';
+import { typedNumber } from '../fields/typed-number.ts';
+import { READ_BY, today } from '../instruments/said.ts';
+import { Choice, Field } from '../fields/form-field.tsx';
+import { Wrong } from '../fields/wrong.tsx';
 
 const STALE = [['instruments'], ['shop'], ['week']];
 const titleOf = (kind: string): string => kind[0]!.toUpperCase() + kind.slice(1).replaceAll('-', ' ');
 const KINDS = ownInstrumentKinds.map((k) => [k, titleOf(k)] as const);
-const READ_BY = [
-  ['typed', 'Typed by hand'],
-  ['keyboard', 'Types by itself'],
+const WAYS = [
+  ['typed', READ_BY.typed],
+  ['keyboard', READ_BY.keyboard],
 ] as const;
 /** What a torque wrench has beside the rest. */
 const OF_A_WRENCH = [
@@ -24,28 +27,13 @@ const OF_A_WRENCH = [
   ['lengthMm', 'Square to grip, mm'],
   ['graduation', 'One step of its scale'],
 ] as const;
-/** The unit that a kind usually shows. */
-const USUAL: Readonly<Record<OwnInstrumentKind, string>> = {
-  'torque-wrench': 'N·m',
-  indicator: 'mm',
-  thermometer: '°C',
-  press: 'kN',
-  caliper: 'mm',
-  micrometer: 'mm',
-  'bore-gauge': 'mm',
-  'pull-scale': 'N',
-  'ohm-meter': 'Ω',
-  'insulation-tester': 'MΩ',
-  'diode-meter': 'V',
-};
-
 /** Wrenches, gauges and meters of the shop, with range, uncertainty and calibration. */
 export function Instruments(): React.JSX.Element {
   // Somebody else may have changed it since this device looked.
   const list = useQuery({ ...queries.instruments(), refetchOnMount: 'always' });
   const [open, setOpen] = useState<string>();
   if (!list.data) return <p className="empty">{list.isError ? list.error.message : 'Looking for the instruments …'}</p>;
-  const day = format(new Date(), 'yyyy-MM-dd');
+  const day = today();
   return (
     <>
       {open === 'new' ? (
@@ -63,7 +51,7 @@ export function Instruments(): React.JSX.Element {
                 <b>{i.name}</b>
                 <small className="d-block">{factsOf(i)}</small>
               </span>
-              <span className={outOfDate(i, day) ? 'field-error' : 'quiet'}>{dateWords(i, day)}</span>
+              <span className={ranOut(i.calibratedTo, day) ? 'field-error' : 'quiet'}>{dateWords(i, day)}</span>
               <Off instrument={i} change={i.simulated ? undefined : () => setOpen(open === i.id ? undefined : i.id)} />
             </div>
             {open === i.id && <InstrumentForm instrument={i} done={() => setOpen(undefined)} />}
@@ -74,19 +62,18 @@ export function Instruments(): React.JSX.Element {
   );
 }
 
-const outOfDate = (i: InstrumentView, day: string): boolean => i.calibratedTo !== null && i.calibratedTo < day;
 function dateWords(i: InstrumentView, day: string): string {
   if (i.calibratedTo === null) return 'never calibrated';
-  return `${outOfDate(i, day) ? 'out of date since' : 'calibrated to'} ${format(new Date(i.calibratedTo), 'd MMM yyyy')}`;
+  return `${ranOut(i.calibratedTo, day) ? 'out of date since' : 'calibrated to'} ${format(new Date(i.calibratedTo), 'd MMM yyyy')}`;
 }
 
 function factsOf(i: InstrumentView): string {
-  const range = i.wrench ? `${i.wrench.minNm ?? i.wrench.maxNm / 5} to ${i.wrench.maxNm} N·m` : titleOf(i.kind);
+  const range = i.wrench ? `${rangeOf(i.wrench).min} to ${rangeOf(i.wrench).max} N·m` : titleOf(i.kind);
   return [
     range,
     i.number ? `no. ${i.number}` : '',
     `± ${i.uncertainty?.value ?? '?'} ${i.unit}`,
-    i.simulated ? 'simulated' : (READ_BY.find(([by]) => by === i.readBy)?.[1].toLowerCase() ?? ''),
+    i.simulated ? 'simulated' : READ_BY[i.readBy],
   ]
     .filter((w) => w !== '')
     .join(', ');
@@ -125,11 +112,11 @@ function Off({
 }
 
 type Fields = InstanceType<typeof OwnInstrumentDto>;
-const asNumber = { setValueAs: (v: string | number) => (v === '' ? undefined : Number(String(v).replace(',', '.'))) };
+const asNumber = { setValueAs: (v: string | number) => (v === '' ? undefined : typedNumber(String(v))) };
 const asText = { setValueAs: (v: string) => (v === '' ? undefined : v) };
 
 function fieldsOf(i: InstrumentView | undefined): Partial<Fields> {
-  if (!i) return { kind: 'torque-wrench', unit: USUAL['torque-wrench'], readBy: 'typed' };
+  if (!i) return { kind: 'torque-wrench', unit: usualUnits['torque-wrench'], readBy: 'typed' };
   const { name, kind, unit, resolution, wrench } = i;
   return {
     name,
@@ -140,7 +127,7 @@ function fieldsOf(i: InstrumentView | undefined): Partial<Fields> {
     readBy: i.readBy === 'port' ? 'typed' : i.readBy,
     ...(i.number === null ? {} : { number: i.number }),
     ...(i.calibratedTo === null ? {} : { calibratedTo: i.calibratedTo }),
-    ...(wrench ? { wrench: { ...wrench, minNm: wrench.minNm ?? wrench.maxNm / 5 } } : {}),
+    ...(wrench ? { wrench: { ...wrench, minNm: rangeOf(wrench).min } } : {}),
   };
 }
 
@@ -178,7 +165,7 @@ function InstrumentForm({
       <Choice
         label="Kind"
         input={register('kind', {
-          onChange: (e: { target: { value: OwnInstrumentKind } }) => setValue('unit', USUAL[e.target.value]),
+          onChange: (e: { target: { value: OwnInstrumentKind } }) => setValue('unit', usualUnits[e.target.value]),
         })}
         options={KINDS}
       />
@@ -212,7 +199,7 @@ function InstrumentForm({
         input={register('calibratedTo', asText)}
         wrong={errors.calibratedTo?.message}
       />
-      <Choice label="How it is read" input={register('readBy')} options={READ_BY} />
+      <Choice label="How it is read" input={register('readBy')} options={WAYS} />
       <div className="answers">
         <button type="submit" className="btn-ink" disabled={busy}>
           {instrument ? 'Keep' : 'Add'}

@@ -8,8 +8,8 @@ import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
-import { Choice, Field } from './field.tsx';
-import { Wrong } from './wrong.tsx';
+import { Choice, Field } from '../fields/form-field.tsx';
+import { Wrong } from '../fields/wrong.tsx';
 
 const ROLES: readonly (readonly [Role, string])[] = [
   ['mechanic', 'Mechanic'],

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
-import { Wrong } from './wrong.tsx';
+import { Wrong } from '../fields/wrong.tsx';
 
 const asList = (text: string): string[] =>
   text

@@ -1,5 +1,5 @@
 import type { InstrumentView, SelfCheck } from '@jubb/contract';
-import { trialRuns } from '@jubb/core/bench';
+import { ranOut, trialRuns } from '@jubb/core/bench';
 import { standsFor, type StandKind } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
+import { READ_BY, today } from '../instruments/said.ts';
 import { TryRun } from './try-run.tsx';
 
 /** Instruments and stands of the shop: what answers, what is in date, what is wrong. Nothing here enters a job. */
@@ -56,11 +57,14 @@ function Row({
   const looked = useWrite(() => api<SelfCheck>(`instruments/${i.id}/check`, {}), { noLine: 'No line to the server' });
   const check: SelfCheck | undefined =
     looked.wrong === undefined ? looked.answer : { good: false, says: [looked.wrong], readings: [] };
-  const late = i.calibratedTo !== null && new Date(i.calibratedTo) < new Date();
+  const late = ranOut(i.calibratedTo, today());
+  const speaks = i.readBy === 'port';
   return (
     <div className={`standrow${open ? ' open' : ''}`}>
       <svg width="14" height="14" aria-hidden="true">
-        {i.connected ? (
+        {!speaks ? (
+          <circle cx="7" cy="7" r="5.5" fill="none" stroke="var(--ink2)" strokeWidth="2" />
+        ) : i.connected ? (
           <rect width="14" height="14" fill="var(--verd)" />
         ) : (
           <path d="M1 1L13 13M13 1L1 13" stroke="var(--oxide)" strokeWidth="3" />
@@ -69,7 +73,7 @@ function Row({
       <div>
         <b>{i.name}</b>
         <small className="d-block">
-          {i.connected ? 'connected' : 'not connected'}
+          {speaks ? (i.connected ? 'connected' : 'not connected') : READ_BY[i.readBy]}
           {i.simulated ? ', simulated' : ''}
           {i.uncertainty ? ` · ± ${i.uncertainty.value} ${i.uncertainty.unit}` : ''} ·{' '}
           {i.calibratedTo === null
@@ -89,9 +93,12 @@ function Row({
           Try
         </button>
       )}
-      <button type="button" className="btn-line" onClick={() => looked.write()} disabled={looked.busy}>
-        {looked.busy ? 'Looking …' : 'Check'}
-      </button>
+      {/* One that has no line cannot be asked how it is. */}
+      {speaks && (
+        <button type="button" className="btn-line" onClick={() => looked.write()} disabled={looked.busy}>
+          {looked.busy ? 'Looking …' : 'Check'}
+        </button>
+      )}
     </div>
   );
 }

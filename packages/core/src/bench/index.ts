@@ -87,6 +87,14 @@ export { type RehearsalFigures } from './rehearsal/figures.ts';
 export { absurd } from './measuring/absurd.ts';
 export { adviseFinding, readingWords, type FindingAdvice } from './judging/advice.ts';
 export { causeEvidence, type Evidence } from './judging/evidence.ts';
+export {
+  ownInstrumentKinds,
+  ownInstrumentProblem,
+  ranOut,
+  usualUnits,
+  type OwnInstrument,
+  type OwnInstrumentKind,
+} from './measuring/own-instrument.ts';
 export { measureOutcome, type MeasureFigure, type MeasureOutcome } from './measuring/figures.ts';
 export {
   gaugeKinds,
@@ -96,8 +104,6 @@ export {
   wouldDecide,
   type Gauge,
   type GaugeAdvice,
-  couldGive,
-  gaugeKindNames,
   type GaugeKind,
   type WouldDecide,
 } from './measuring/gauges.ts';

@@ -25,7 +25,8 @@ export function marksOf(
 ): Pick<UnitDrawing, 'arrow' | 'support' | 'spans' | 'indicator'> {
   const hand = parts.filter((p) => p.look === 'hand');
   const arrow = asked.hand?.goes && hand.length > 0 ? arrowOf(hand, placed, asked.hand.goes, y) : undefined;
-  const support = asked.hand?.pressed ? supportOf(parts, hand, placed) : undefined;
+  // Apart in a row nothing stands on anything.
+  const support = asked.hand?.pressed && asked.view === 'section' ? supportOf(parts, hand, placed) : undefined;
   return {
     ...(arrow ? { arrow } : {}),
     ...(support ? { support } : {}),

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react';
 import type { Op, OpKind } from '@jubb/core/sheet';
 import { type At, benchOf, firstOf, shipped } from '../rehearsed.fixtures.ts';
+import { ColumnPlace } from './column-place.tsx';
 import { DirectionsView } from './directions-view.tsx';
 import { drawnFor, shownOf } from './drawn-for.ts';
 import { MovePlace } from './move-place.tsx';
@@ -34,7 +35,12 @@ beforeEach(() => {
   });
   jest.spyOn(Element.prototype, 'getBoundingClientRect').mockImplementation(function (this: Element) {
     const height = this.classList.contains('place') ? Number.parseFloat((this as HTMLElement).style.height) : 0;
-    return new DOMRect(0, 0, 630, this.classList.contains('taken') ? panel.taken : height);
+    return new DOMRect(
+      0,
+      this.id === 'below' ? panel.taken : 0,
+      630,
+      this.classList.contains('taken') ? panel.taken : height,
+    );
   });
 });
 afterEach(() => {
@@ -50,9 +56,10 @@ Object.assign(globalThis, {
       readonly width: number,
       readonly height: number,
     ) {
+      this.top = y;
       this.bottom = y + height;
     }
-    readonly top = 0;
+    readonly top: number;
     readonly left = 0;
   },
 });
@@ -102,11 +109,51 @@ describe('the unit under a panel that draws by itself', () => {
     expect(place()).not.toBeNull();
   });
 
-  test('is not there a second time where the panel shows the place itself: one fastener', () => {
+  test('is not there a second time where the panel shows the place itself: one fastener, or a setting', () => {
     const nut = hubAt('tighten');
     expect(hub.joints[(nut.op as Extract<Op, { kind: 'tighten' }>).joint]!.count).toBe(1);
     render(<Move at={nut} />);
     expect(place()).toBeNull();
+    cleanup();
+    render(<Move at={hubAt('set')} />);
+    expect(place()).toBeNull();
+  });
+});
+
+describe('the place of a move at the foot of a column', () => {
+  const Column = ({ at }: { readonly at: At }): React.JSX.Element => (
+    <div className="mid">
+      <div className="op">
+        <ColumnPlace bench={benchOf(at).bench} op={at.op} width={262} />
+      </div>
+    </div>
+  );
+  // Its own foot is the one box here that has a place.
+  const put = (): void => document.querySelector('.op > div')!.setAttribute('id', 'below');
+  const again = (): void => act(() => seen.forEach((look) => look()));
+  const drawn = (): string | null | undefined =>
+    document.querySelector('.moveplace .unitdrawing')?.getAttribute('viewBox');
+
+  test('is as high as there is room below what the column says, and lights the pack', () => {
+    render(<Column at={hubAt('set')} />);
+    put();
+    panel = { height: 500, taken: 380 };
+    again();
+    expect(drawn()).toMatch(/ 262 \d+(\.\d+)?$/);
+    expect(document.querySelector('.part.hand')?.getAttribute('data-part')).toBe('shim-pack');
+  });
+
+  test('is not there where the panel would have to scroll for it', () => {
+    render(<Column at={hubAt('set')} />);
+    put();
+    for (const taken of [411, 480, 520]) {
+      panel = { height: 500, taken };
+      again();
+      expect(drawn()).toBeUndefined();
+    }
+    panel = { height: 500, taken: 400 };
+    again();
+    expect(drawn()).toBeDefined();
   });
 });
 

@@ -26,9 +26,9 @@ const MOST = 200;
 /** Of the column of the move, px. */
 const WIDTH = 630;
 
-/** A joint of one fastener shows its place in its panel. */
+/** A setting, and a joint of one fastener, show their place in their panels. */
 const showsItsPlace = (bench: Bench, op: Op): boolean =>
-  op.kind === 'tighten' && bench.sheet.joints[op.joint]?.count === 1;
+  op.kind === 'set' || (op.kind === 'tighten' && bench.sheet.joints[op.joint]?.count === 1);
 
 /**
  * The unit as it stands, drawn: what the move is about in brass. `x` goes from section to row; under a panel that has a

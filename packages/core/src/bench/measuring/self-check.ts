@@ -1,4 +1,5 @@
 import type { Quantity } from '../../quantities/index.ts';
+import { ranOut } from './own-instrument.ts';
 
 /** An instrument as far as a check of it goes. */
 export interface Checked {
@@ -23,7 +24,7 @@ const STEPS = 10;
  * @param today YYYY-MM-DD
  */
 export function selfCheck(of: Checked, readings: readonly number[], today: string): SelfCheckOutcome {
-  const late = of.calibratedTo !== null && of.calibratedTo < today;
+  const late = ranOut(of.calibratedTo, today);
   const dated =
     of.calibratedTo === null
       ? 'It was never calibrated'

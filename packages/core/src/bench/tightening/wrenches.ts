@@ -3,6 +3,7 @@ import { convert } from '../../quantities/index.ts';
 import type { Joint } from '../../sheet/index.ts';
 import type { WrenchRig } from './events.ts';
 import { aimNm, windowOf } from './state.ts';
+import { ranOut } from '../measuring/own-instrument.ts';
 
 /** A torque wrench of the shop, as far as choosing among them goes. */
 export interface Wrench {
@@ -71,7 +72,7 @@ export function wrenchesFor<W extends Wrench>(
         return [{ ...all, verdict: 'out of range', says: 'does not measure the turn' }];
       if (shows > max || shows < min)
         return [{ ...all, verdict: 'out of range', says: `out of its range, ${min} to ${max} N·m` }];
-      if (w.calibratedTo !== null && w.calibratedTo < today)
+      if (ranOut(w.calibratedTo, today))
         return [{ ...all, verdict: 'overdue', says: `calibration ran out on ${w.calibratedTo}` }];
       if (ratio === undefined) return [{ ...all, verdict: 'usable', says: 'not known how true' }];
       if (ratio < USABLE_RATIO) return [{ ...all, verdict: 'too coarse', says: 'too coarse for this window' }];

@@ -13,6 +13,7 @@ import { WayOn } from '../proving/way-on.tsx';
 import { TypedReading } from '../reading/typed-reading.tsx';
 import { DrawerTable } from './drawer-table.tsx';
 import { useSettingRig } from '../../simulation/use-setting-rig.ts';
+import { ColumnPlace } from '../../unit/column-place.tsx';
 
 const mm = (q: Quantity): number => inCanonical(q, 'length');
 
@@ -132,6 +133,7 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
               take={(q) => take(q, 'hand')}
             />
           )}
+          <ColumnPlace bench={bench} op={op} width={262} />
         </div>
         {stuck && (
           <div className="wholerow">

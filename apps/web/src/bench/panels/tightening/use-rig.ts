@@ -4,6 +4,7 @@ import type { Joint } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { queries } from '../../../api/queries.ts';
+import { today } from '../../../instruments/said.ts';
 
 export const MOST_EXTENSION_MM = 1000;
 
@@ -33,8 +34,8 @@ export function useRig(joint: Joint, stage: number, runningNm: number, lastExten
   const extension = millimetres(typedExtension, 0, MOST_EXTENSION_MM);
   const rig = { extensionMm: extension ?? 0, extensionAngleDeg: 0 };
   const instruments = useQuery(queries.instruments()).data ?? [];
-  const today = new Date().toISOString().slice(0, 10);
-  const wrenches = wrenchesFor<InstrumentView>(joint, stage, runningNm, rig, instruments, today);
+  const day = today();
+  const wrenches = wrenchesFor<InstrumentView>(joint, stage, runningNm, rig, instruments, day);
   const inRange = wrenches.filter((w) => w.verdict !== 'out of range');
   const chosen = (inRange.find((w) => w.wrench.id === picked) ?? inRange[0])?.wrench;
   // Of a wrench on the list the list knows it, and else whoever holds it: there is no usual length.
