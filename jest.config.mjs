@@ -28,6 +28,13 @@ const esmOnly = [
   'delaunator',
   'robust-predicates',
   'idb-keyval',
+  'archiver',
+  'zip-stream',
+  'compress-commons',
+  'crc32-stream',
+  'readdir-glob',
+  'is-stream',
+  'buffer-crc32',
 ];
 const project = (displayName, dir, more = {}) => ({
   displayName,

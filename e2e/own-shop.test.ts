@@ -192,7 +192,38 @@ describe('from an empty start to the first signed record', () => {
     await has(page, 'Runa Vik');
   });
 
-  test.each(['', 'people', 'money', 'places', 'instruments', 'drawers', 'log', '../customers'])(
+  test('a backup is taken from the screen; its age shows, and what is copied is what its sum says', async () => {
+    await part('backup');
+    await has(page, 'No backup is there.');
+    await press(page, 'button', 'Take one now');
+    await page.waitForFunction(() => document.querySelector('.shoplist a[download]') !== null);
+    await has(page, 'The last is');
+    const sum = (await text(page, '.sum')).replace('SHA-256 ', '');
+    const copied = await page.$eval('.shoplist a[download]', async (a) => {
+      const bytes = await (await fetch(a.href)).arrayBuffer();
+      const hash = await crypto.subtle.digest('SHA-256', bytes);
+      return [...new Uint8Array(hash)].map((b) => b.toString(16).padStart(2, '0')).join('');
+    });
+    expect(copied).toBe(sum);
+    await press(page, '.nightly button', 'Take it, keep 7');
+    await has(page, 'Taken every night at');
+  });
+
+  test('it can be installed on a tablet: the browser finds nothing wrong with its manifest and its icons', async () => {
+    const browser = await page.createCDPSession();
+    const { errors, data } = await browser.send('Page.getAppManifest');
+    expect([errors, JSON.parse(data ?? '{}')]).toEqual([
+      [],
+      expect.objectContaining({ name: 'Jubb', display: 'standalone' }),
+    ]);
+    const { installabilityErrors } = await browser.send('Page.getInstallabilityErrors');
+    // A browser that is driven keeps nothing of its profile, and so installs nothing.
+    expect(installabilityErrors.map((e) => e.errorId).filter((id) => id !== 'in-incognito')).toEqual([]);
+    await part('tablets');
+    await has(page, 'Only the machine that it runs on reaches this workshop.');
+  });
+
+  test.each(['', 'people', 'money', 'places', 'instruments', 'drawers', 'tablets', 'backup', 'log', '../customers'])(
     'nothing of Shop lies out of sight: %s',
     async (which) => {
       const found: string[] = [];

@@ -13,20 +13,15 @@ cd "$HERE"
 : 2>/dev/null >"$FILE" || fail "$FILE cannot be written"
 rm -f "$FILE"
 [ -d "$DATA/keys" ] || fail "there is no workshop in $DATA"
-WORK="$(mktemp -d "${TMPDIR:-/tmp}/jubb-backup.XXXXXX")"
+need_node
+need_modules
+need_build all
 STARTED=
 finish() {
   [ -z "$STARTED" ] || stop_cluster "$DATA/postgres"
-  rm -rf "$WORK"
 }
 trap finish EXIT
 reach_database "$DATA"
-# One moment of all tables, in PostgreSQL's own form; the queue of work is made anew by itself.
-"$PGBIN/pg_dump" -d "$DATABASE_URL" -Fc --exclude-schema=pgboss -f "$WORK/database.dump" || fail "the database could not be read; nothing was written"
-cp -r "$DATA/keys" "$WORK/keys"
-printf 'jubb-backup/1\n' >"$WORK/form"
-(cd "$WORK" && sha256sum form database.dump keys/* >sums)
-tar -cf "$WORK/whole.tar" -C "$WORK" form sums database.dump keys
-mv "$WORK/whole.tar" "$FILE" || { rm -f "$FILE"; fail "$FILE could not be written; is the disk full?"; }
-chmod 600 "$FILE"
-say "Written: $FILE, $(du -h "$FILE" | cut -f1). It holds the signing key and everybody's work: keep it where nobody else reads it."
+# One moment of all tables, in PostgreSQL's own form, with a manifest and the key.
+held="$(DATABASE_URL="$DATABASE_URL" JUBB_DATA="$DATA" node "$ROOT/scripts/backup.mjs" "$FILE")" || exit 1
+say "Written: $FILE, $(du -h "$FILE" | cut -f1), $held. It holds the signing key and everybody's work: keep it where nobody else reads it."

@@ -1,6 +1,7 @@
 import { afterAll, describe, expect, jest, test } from '@jest/globals';
 import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
 import { cpSync, existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { get as httpsGet } from 'node:https';
 import { createServer, type Server } from 'node:net';
 import { join } from 'node:path';
 import pg from 'pg';
@@ -14,11 +15,38 @@ describe('./jubb', () => {
   test('help names every command; an unknown one is one line and exit 2', () => {
     const help = jubb(['help']);
     expect(help.code).toBe(0);
-    for (const c of ['start', 'stop', 'reset-demo', 'new-pin', 'test', 'reckon', 'verify'])
+    for (const c of ['start', 'stop', 'reset-demo', 'new-pin', 'service', 'test', 'reckon', 'verify'])
       expect(help.out).toContain(`./jubb ${c}`);
     const unknown = jubb(['strat']);
     expect([unknown.code, lines(unknown.err)]).toEqual([2, [expect.stringContaining('"strat"')]]);
   });
+});
+
+describe('./jubb service', () => {
+  const hasSystemd = spawnSync('systemd-analyze', ['--version']).status === 0;
+  test('prints a unit that starts this workshop with what start takes', () => {
+    const data = join(work, 'a shop of 100%');
+    mkdirSync(data);
+    const ran = jubb(['service', '--data', data, '--https', '--port', '7900']);
+    expect([ran.code, ran.err]).toEqual([0, '']);
+    expect(ran.out).toContain(
+      `ExecStart=/usr/bin/env bash "${join(ROOT, 'jubb')}" start --data "${data.replace('%', '%%')}" --https --port 7900\n`,
+    );
+    writeFileSync(join(work, 'jubb.service'), ran.out);
+    // systemd's own reader, where there is one: it says what it does not understand.
+    if (hasSystemd) {
+      const checked = spawnSync('systemd-analyze', ['verify', join(work, 'jubb.service')], { encoding: 'utf8' });
+      expect(checked.stderr.split('\n').filter((l) => l.includes('jubb.service'))).toEqual([]);
+    }
+  });
+  test.each([[['--colour', 'red']], [['--port', 'seven']], [['--host', 'a b']], [['--data', 'no-such-folder']]])(
+    '%s is refused in one line',
+    (args) => {
+      const ran = jubb(['service', ...args]);
+      expect([ran.code, ran.out]).toEqual([1, '']);
+      expect(ran.err).toContain(`${args[0]}`);
+    },
+  );
 });
 
 describe('./jubb start refuses in one line and damages nothing', () => {
@@ -86,7 +114,7 @@ const address = (child: ChildProcess): Promise<string> =>
     let said = '';
     const hear = (d: Buffer): void => {
       said += d.toString();
-      const found = /http:\/\/127\.0\.0\.1:\d+/.exec(said);
+      const found = /https?:\/\/127\.0\.0\.1:\d+/.exec(said);
       if (found) resolve(found[0]);
     };
     child.stdout!.on('data', hear);
@@ -95,7 +123,7 @@ const address = (child: ChildProcess): Promise<string> =>
   });
 const freePair = async (): Promise<number> => {
   for (let port = 20000 + (process.pid % 20000); ; port += 13) {
-    const taken = await Promise.all([0, 11, 12].map((more) => inUse(port + more)));
+    const taken = await Promise.all([0, 1, 11, 12].map((more) => inUse(port + more)));
     if (!taken.includes(true)) return port;
   }
 };
@@ -293,6 +321,29 @@ describe('a workshop that was lost', () => {
     expect([made.code, made.err]).toEqual([0, '']);
     const tries = await Promise.all(['1111', pin!].map((p) => signsIn(p)));
     expect(tries).toEqual([401, 201]);
+    await stop(again);
+  });
+
+  test('with --https it says where a tablet takes its certificate, and is reached by whoever has it', async () => {
+    const port = await freePair();
+    started = spawn(
+      join(ROOT, 'jubb'),
+      ['start', '--port', String(port), '--data', again, '--https', '--host', '127.0.0.1'],
+      {
+        cwd: work,
+        env: { ...process.env, DATABASE_URL: '' },
+      },
+    );
+    expect(await address(started)).toBe(`https://127.0.0.1:${port}`);
+    const authority = await (await fetch(`http://127.0.0.1:${port + 1}/authority.crt`)).text();
+    expect(authority).toBe(readFileSync(join(again, 'tls', 'authority.crt'), 'utf8'));
+    const status = await new Promise((resolve, reject) => {
+      httpsGet(`https://localhost:${port}/api/health/live`, { ca: authority }, (a) => resolve(a.statusCode)).on(
+        'error',
+        reject,
+      );
+    });
+    expect(status).toBe(200);
     await stop(again);
   });
 

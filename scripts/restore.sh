@@ -19,6 +19,8 @@ if [ -z "${DATABASE_URL:-}" ]; then
 fi
 [ ! -e "$DATA/keys" ] || fail "there is a signing key in $DATA already. Nothing was touched: choose another --data."
 need_node
+need_modules
+need_build all
 [ -n "${DATABASE_URL:-}" ] || need_packages postgresql
 PGBIN="$(pg_bin)" || fail "PostgreSQL's programs are not here. Run: apt-get install postgresql"
 WORK="$(mktemp -d "${TMPDIR:-/tmp}/jubb-restore.XXXXXX")"
@@ -31,12 +33,8 @@ finish() {
   [ -n "$DONE" ] || { [ -z "$OWN" ] || rm -rf "$DATA/postgres"; rm -rf "$DATA/keys"; }
 }
 trap finish EXIT
-# Looked at before anything is made: names, sums, form.
-tar -tf "$FILE" >"$WORK/names" 2>/dev/null || fail "$FILE is no backup of Jubb: it cannot be read. Nothing was touched."
-if grep -qvE '^(form|sums|database\.dump|keys/?|keys/workshop\.(pem|pub))$' "$WORK/names"; then fail "$FILE is no backup of Jubb: it holds other files. Nothing was touched."; fi
-tar -xf "$FILE" -C "$WORK" --no-same-owner
-[ "$(cat "$WORK/form" 2>/dev/null)" = jubb-backup/1 ] || fail "$FILE is of a form that this release does not know. Nothing was touched."
-(cd "$WORK" && sha256sum --quiet -c sums >/dev/null 2>&1) || fail "$FILE is damaged: its sums do not agree. Nothing was touched."
+# Looked at before anything is made: names, sums, form, whether a newer release made it.
+node "$ROOT/scripts/read-backup.mjs" "$FILE" "$WORK" >"$WORK/held" || exit 1
 if [ -z "${DATABASE_URL:-}" ]; then
   OWN=yes
   start_cluster "$DATA/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
@@ -46,8 +44,11 @@ else
 fi
 "$PGBIN/pg_restore" -d "$DATABASE_URL" --no-owner --exit-on-error --single-transaction "$WORK/database.dump" 2>"$WORK/why" ||
   { tail -2 "$WORK/why" >&2; fail "the database could not be restored. Nothing was kept."; }
-(umask 077 && cp -r "$WORK/keys" "$DATA/keys")
-DONE=yes
+# What came back is what the manifest says, or something was lost on the way.
 jobs="$("$PGBIN/psql" -d "$DATABASE_URL" -tAc 'SELECT count(*) FROM job')"
 events="$("$PGBIN/psql" -d "$DATABASE_URL" -tAc 'SELECT count(*) FROM job_event')"
+[ ! -s "$WORK/held" ] || grep -qF ": $jobs jobs, $events events" "$WORK/held" ||
+  fail "$jobs jobs and $events events came back, and the backup was $(cat "$WORK/held"). Do not work with this one."
+(umask 077 && cp -r "$WORK/keys" "$DATA/keys")
+DONE=yes
 say "Restored into $DATA: $jobs jobs, $events events, and the key that signed them. Now: ./jubb start --data $DATA"

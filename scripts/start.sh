@@ -8,16 +8,20 @@ PORT=7800
 DATA="$ROOT/.jubb"
 DEMO=yes
 # Nobody on the network, unless asked.
-HOST=127.0.0.1
+HOST=
+HTTPS=no
 while [ $# -gt 0 ]; do
   case "$1" in
     --port) PORT="${2:?--port takes a number}"; shift 2 ;;
     --data) DATA="${2:?--data takes a folder}"; shift 2 ;;
     --empty) DEMO=no; shift ;;
+    --https) HTTPS=yes; shift ;;
     --host) HOST="${2:?--host takes an address}"; shift 2 ;;
     *) fail "start does not know $1" ;;
   esac
 done
+# With a closed line it is for the tablets of the shop.
+[ -n "$HOST" ] || { [ "$HTTPS" = yes ] && HOST=0.0.0.0 || HOST=127.0.0.1; }
 case "$PORT" in *[!0-9]* | '') fail "--port takes a number, not \"$PORT\"" ;; esac
 cd "$HERE"
 mkdir -p "$DATA" 2>/dev/null || fail "the data folder $DATA cannot be made; choose another with --data."
@@ -28,6 +32,8 @@ if [ -f "$DATA/jubb.pid" ] && is_start "$(cat "$DATA/jubb.pid")"; then fail "Jub
 stop_left "$DATA"
 [ "$LEFT" = 0 ] || say "Ended $LEFT processes that an earlier start had left running."
 if (exec 3<>"/dev/tcp/127.0.0.1/$PORT") 2>/dev/null; then fail "port $PORT is in use. Choose another with --port."; fi
+GUIDE_PORT=$((PORT + 1))
+if [ "$HTTPS" = yes ] && (exec 3<>"/dev/tcp/127.0.0.1/$GUIDE_PORT") 2>/dev/null; then fail "port $GUIDE_PORT is in use; the page for new tablets needs it. Choose another with --port."; fi
 need_room "$DATA" 200
 need_node
 [ -n "${DATABASE_URL:-}" ] || need_packages postgresql
@@ -55,6 +61,7 @@ if [ -z "${DATABASE_URL:-}" ]; then
 fi
 echo $$ >"$DATA/jubb.pid"
 export JUBB_LOG_DIR="$DATA/log"
+export JUBB_HTTPS="$HTTPS" JUBB_GUIDE_PORT="$GUIDE_PORT"
 export PORT JUBB_HOST="$HOST" JUBB_DATA="$DATA" JUBB_DEMO="$DEMO" JUBB_WEB="$ROOT/apps/web/dist" JUBB_LIBRARY="$ROOT/library"
 export JUBB_STAND_INS="127.0.0.1:$STAND_IN_PORT" JUBB_STAND_IN_PORT="$STAND_IN_PORT"
 export JUBB_SUPPLIER="http://127.0.0.1:$SUPPLIER_PORT" JUBB_SUPPLIER_PORT="$SUPPLIER_PORT"
@@ -73,13 +80,17 @@ for _ in $(seq 1 240); do
   sleep 0.25
 done
 say ""
-say "  Jubb is open:  http://127.0.0.1:$PORT"
+SCHEME=http
+[ "$HTTPS" = no ] || SCHEME=https
+say "  Jubb is open:  $SCHEME://127.0.0.1:$PORT"
 if [ "$HOST" = 0.0.0.0 ]; then
   for card in $(hostname -I 2>/dev/null); do
-    case "$card" in *:*) ;; *) say "  From another device on this network:  http://$card:$PORT" ;; esac
+    case "$card" in *:*) continue ;; esac
+    say "  From another device on this network:  $SCHEME://$card:$PORT"
+    [ "$HTTPS" = no ] || say "    and before that, once on each, how it takes the shop's certificate:  http://$card:$GUIDE_PORT"
   done
 fi
-[ "$HOST" != 127.0.0.1 ] || say "  Only this machine reaches it. For tablets of the workshop: --host 0.0.0.0 (see docs/operations.md)"
+[ "$HOST" != 127.0.0.1 ] || say "  Only this machine reaches it. For tablets of the workshop: --https (see docs/operations.md)"
 [ "$DEMO" = yes ] && say "  Press a name. Demo PINs: Una 1111, Magnus 2222, Ailsa 3333, Tam 4444" || { [ ! -f "$DATA/first-pin" ] || say "  The owner's first PIN: $(cat "$DATA/first-pin") (press the owner's name; change it: press your initials)"; }
 say "  Ctrl-C stops everything that was started here."
 say ""

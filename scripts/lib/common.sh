@@ -49,7 +49,7 @@ need_build() {
   mkdir -p "$ROOT/.cache"
   if [ -f "$stamp" ] && [ -d "$ROOT/packages/core/dist" ] && { [ "$what" = core ] || [ -d "$ROOT/apps/web/dist" ]; }; then
     local newer
-    newer="$(find "$ROOT/packages" "$ROOT/apps" "$ROOT/tsconfig.base.json" -newer "$stamp" -type f \( -name '*.ts' -o -name '*.tsx' -o -name '*.scss' -o -name '*.html' -o -name '*.json' \) -not -path '*/node_modules/*' -not -path '*/dist/*' -not -path '*/dist-types/*' -print -quit)"
+    newer="$(find "$ROOT/packages" "$ROOT/apps" "$ROOT/tsconfig.base.json" -newer "$stamp" -type f \( -name '*.ts' -o -name '*.tsx' -o -name '*.scss' -o -name '*.html' -o -name '*.json' -o -name '*.webmanifest' -o -name '*.svg' -o -name '*.png' \) -not -path '*/node_modules/*' -not -path '*/dist/*' -not -path '*/dist-types/*' -print -quit)"
     [ -z "$newer" ] && return 0
   fi
   say "Building …" >&2

@@ -1,5 +1,6 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
+import { BackupModule } from './backup/backup.module.ts';
 import { BoundsModule } from './bounds/bounds.module.ts';
 import { AuthModule } from './auth/auth.module.ts';
 import type { Config } from './config/config.ts';
@@ -11,6 +12,7 @@ import { HealthModule } from './health/health.module.ts';
 import { InstrumentsModule } from './instruments/instruments.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { LiveModule } from './live/live.module.ts';
+import { NetworkModule } from './network/network.module.ts';
 import { PartsModule } from './parts/parts.module.ts';
 import { PlanningModule } from './planning/planning.module.ts';
 import { QuotesModule } from './quotes/quotes.module.ts';
@@ -50,6 +52,8 @@ export class AppModule {
         QualityModule,
         ShopChangesModule,
         ShopModule,
+        BackupModule,
+        NetworkModule,
         HealthModule,
       ],
     };

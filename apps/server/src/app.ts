@@ -19,14 +19,19 @@ import { TIMES } from './bounds/bounds.ts';
 import { readBody } from './bounds/read-body.ts';
 import { boundedUrl, sameOrigin } from './bounds/same-origin.ts';
 import type { Config } from './config/config.ts';
+import type { Tls } from './network/tls-files.ts';
 import { openApi } from './openapi.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
 import { validationPipe } from './problems/validation.ts';
 
-/** Makes the application, ready to listen. */
+/**
+ * Makes the application, ready to listen.
+ * @param tls with what it speaks https itself
+ */
 export async function makeApp(
   config: Config,
   log: pino.Logger = pino({ level: 'silent' }),
+  tls?: Tls,
 ): Promise<NestExpressApplication> {
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
     logger: nestLogger(log),
@@ -34,6 +39,7 @@ export async function makeApp(
     abortOnError: false,
     // Streams to browsers stay open for hours: stopping does not wait for them.
     forceCloseConnections: true,
+    ...(tls ? { httpsOptions: tls.server } : {}),
   });
   const auth = app.get(AuthService);
   const isSignedIn = async (request: SignedInRequest): Promise<boolean> => {
@@ -67,7 +73,9 @@ export async function makeApp(
         },
       },
       // Once over https, always: but a plain address of a workshop's network stays what it is.
-      strictTransportSecurity: config.secureCookie ? { maxAge: 365 * 86_400, includeSubDomains: false } : false,
+      // With https of our own its guide is plain, on another port of the same name, and HSTS would close that too.
+      strictTransportSecurity:
+        config.secureCookie && !config.https ? { maxAge: 365 * 86_400, includeSubDomains: false } : false,
     }),
   );
   app.use(boundedUrl);

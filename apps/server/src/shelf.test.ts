@@ -5,7 +5,7 @@ import { randomUUID } from 'node:crypto';
 import jsQR from 'jsqr';
 import sharp from 'sharp';
 import { DataSource } from 'typeorm';
-import { networkAddress } from './jobs/network-address.ts';
+import { networkAddress } from './network/addresses.ts';
 import { envelope, openShop, opNow, type TestShop } from './shop.fixtures.ts';
 
 jest.setTimeout(180_000);
@@ -185,11 +185,15 @@ describe('places and the shelf', () => {
   });
 
   test('the address of a label is one that another device finds', () => {
-    expect(networkAddress('192.168.7.20:7800', 7800)).toBe('http://192.168.7.20:7800');
-    expect(networkAddress('bench-a:7800', 7800)).toBe('http://bench-a:7800');
-    expect(networkAddress('localhost:7900', 7800)).toMatch(/^http:\/\/[\d.]+:7900$/);
-    expect(networkAddress('', 7800)).toMatch(/:7800$/);
-    expect(networkAddress('localhost:7900', 7800, 'https://bench.example')).toBe('https://bench.example');
+    const plain = { publicUrl: undefined, https: false };
+    expect(networkAddress('bench-a:7800', 7800, { ...plain, https: true })).toBe('https://bench-a:7800');
+    expect(networkAddress('192.168.7.20:7800', 7800, plain)).toBe('http://192.168.7.20:7800');
+    expect(networkAddress('bench-a:7800', 7800, plain)).toBe('http://bench-a:7800');
+    expect(networkAddress('localhost:7900', 7800, plain)).toMatch(/^http:\/\/[\d.]+:7900$/);
+    expect(networkAddress('', 7800, plain)).toMatch(/:7800$/);
+    expect(networkAddress('localhost:7900', 7800, { publicUrl: 'https://bench.example', https: false })).toBe(
+      'https://bench.example',
+    );
   });
 });
 

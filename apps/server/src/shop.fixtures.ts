@@ -65,7 +65,10 @@ export function configOf(url: string, dataDir: string, more: Partial<Config>): C
     secureCookie: false,
     publicUrl: undefined,
     behindProxy: false,
+    backupDir: join(dataDir, 'backups'),
     leastFree: 0,
+    https: false,
+    guidePort: 0,
     ...more,
   };
 }

@@ -13,6 +13,8 @@ export * from './prove-command.dto.ts';
 export * from './pull-command.dto.ts';
 export * from './run-shape.ts';
 export * from './shop.dto.ts';
+export * from './backup.dto.ts';
+export type * from './network.ts';
 export * from './stand.dto.ts';
 export * from './parts.dto.ts';
 export * from './plan.dto.ts';

@@ -2,7 +2,7 @@ import { Controller, Delete, Get, Header, HttpCode, Inject, Param, Post, Req } f
 import type { Request } from 'express';
 import { AllowedFor, AllowedForAnyone } from '../auth/access.ts';
 import { CONFIG, type Config } from '../config/config.ts';
-import { ownAddress } from '../jobs/network-address.ts';
+import { ownAddress } from '../network/addresses.ts';
 import { CalendarService } from './calendar.service.ts';
 
 @Controller('api/calendar')
@@ -13,7 +13,7 @@ export class CalendarController {
   ) {}
 
   private baseOf(request: Request): string {
-    return ownAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config.publicUrl);
+    return ownAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config);
   }
 
   /** The private address in force, or none. */

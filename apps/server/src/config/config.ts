@@ -7,6 +7,8 @@ export interface Config {
   readonly databaseUrl: string;
   /** Holds the signing key. */
   readonly dataDir: string;
+  /** Where backups are put; best on another disk. */
+  readonly backupDir: string;
   /** The built web app; absent when only the API is wanted. */
   readonly webDir: string | undefined;
   readonly libraryDir: string;
@@ -19,6 +21,10 @@ export interface Config {
   readonly publicUrl: string | undefined;
   /** A proxy of ours stands before it: the asker's address is the one that it says. */
   readonly behindProxy: boolean;
+  /** It speaks https itself, with the shop's own authority. */
+  readonly https: boolean;
+  /** Where a plain page says how a device takes that authority in. */
+  readonly guidePort: number;
   /** Writing stops while the disk of the data folder has less than this, bytes. */
   readonly leastFree: number;
 }
@@ -35,18 +41,23 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const publicUrl = env['JUBB_URL'] || undefined;
   if (publicUrl !== undefined && !/^https?:\/\/[^/]+$/.test(publicUrl))
     throw new Error(`JUBB_URL is "${publicUrl}"; an address such as https://bench.example is due, with no path`);
+  const dataDir = resolve(env['JUBB_DATA'] ?? '.jubb');
+  const https = env['JUBB_HTTPS'] === 'yes';
   return {
     port: Number(env['PORT'] ?? 7800),
     host: env['JUBB_HOST'] ?? '127.0.0.1',
     databaseUrl,
-    dataDir: resolve(env['JUBB_DATA'] ?? '.jubb'),
+    dataDir,
+    backupDir: resolve(env['JUBB_BACKUPS'] || join(dataDir, 'backups')),
     webDir: env['JUBB_WEB'] ? resolve(env['JUBB_WEB']) : undefined,
     libraryDir: resolve(env['JUBB_LIBRARY'] ?? join(process.cwd(), 'library')),
     standIns: env['JUBB_STAND_INS'] ?? '127.0.0.1:7811',
     supplier: env['JUBB_SUPPLIER'] ?? 'http://127.0.0.1:7813',
-    secureCookie: env['JUBB_SECURE_COOKIE'] === 'yes' || publicUrl?.startsWith('https:') === true,
+    secureCookie: https || env['JUBB_SECURE_COOKIE'] === 'yes' || publicUrl?.startsWith('https:') === true,
     publicUrl,
     behindProxy: env['JUBB_PROXY'] === 'yes',
+    https,
+    guidePort: Number(env['JUBB_GUIDE_PORT'] ?? 7801),
     leastFree: Number(env['JUBB_LEAST_FREE_MB'] ?? 64) * 1024 * 1024,
   };
 }

@@ -1,4 +1,5 @@
 import { DataSource, type DataSourceOptions } from 'typeorm';
+import { Backup } from '../backup/backup.entity.ts';
 import { Customer } from '../customers/customer.entity.ts';
 import { DrawerSize } from '../parts/drawer.entity.ts';
 import { Instrument } from '../instruments/instrument.entity.ts';
@@ -24,6 +25,7 @@ import { Records1764400000000 } from './migrations/1764400000000-records.ts';
 import { Planning1764500000000 } from './migrations/1764500000000-planning.ts';
 import { Agreed1764600000000 } from './migrations/1764600000000-agreed.ts';
 import { Once1764700000000 } from './migrations/1764700000000-once.ts';
+import { Backup1764900000000 } from './migrations/1764900000000-backup.ts';
 import { OwnShop1764800000000 } from './migrations/1764800000000-own-shop.ts';
 import { Shelf1764100000000 } from './migrations/1764100000000-shelf.ts';
 
@@ -46,6 +48,7 @@ export const entities = [
   StockItem,
   ImportedRecord,
   ShopChange,
+  Backup,
 ];
 
 export function dataSourceOptions(url: string): DataSourceOptions {
@@ -63,6 +66,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Agreed1764600000000,
       Once1764700000000,
       OwnShop1764800000000,
+      Backup1764900000000,
     ],
     migrationsTransactionMode: 'all',
     migrationsRun: true,

@@ -35,7 +35,7 @@ import { HeavyService } from '../bounds/heavy.service.ts';
 import { BookingService } from './booking.service.ts';
 import { JobLog } from './job-log.ts';
 import { labelsOf, type Label, labelsSvg } from './labels.ts';
-import { networkAddress } from './network-address.ts';
+import { networkAddress } from '../network/addresses.ts';
 import { JobsService } from './jobs.service.ts';
 
 @Controller('api')
@@ -123,7 +123,7 @@ export class JobsController {
 
   private async labelsFor(id: string, request: Request, tray: unknown): Promise<readonly Label[]> {
     const { sheet, state } = await this.log.load(id);
-    const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config.publicUrl);
+    const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config);
     const labels = labelsOf(sheet, state, base, typeof tray === 'string' ? tray : undefined);
     if (labels.length === 0) throw new NotFoundException('Nothing of this job lies in that tray');
     return labels;

@@ -28,6 +28,14 @@ export class Workshop {
   @Column({ name: 'calendar_token', type: 'text', nullable: true })
   calendarToken: string | null;
 
+  /** When the nightly backup is taken, as "02:00"; null: none. */
+  @Column({ name: 'backup_at', type: 'text', nullable: true })
+  backupAt: string | null;
+
+  /** Since when it is asked for. */
+  @Column({ name: 'backup_since', type: 'timestamptz', nullable: true })
+  backupSince: Date | null;
+
   /** Bench places, in order. */
   @Column({ type: 'jsonb' })
   places: string[];

@@ -18,7 +18,7 @@ import type { Request } from 'express';
 import { CONFIG, type Config } from '../config/config.ts';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
 import type { Person } from '../auth/person.entity.ts';
-import { networkAddress } from '../jobs/network-address.ts';
+import { networkAddress } from '../network/addresses.ts';
 import { RecordsService } from './records.service.ts';
 
 const depths = { customer: 'customer', workshop: 'workshop' } as const;
@@ -39,7 +39,7 @@ export class RecordsController {
     @Req() request: Request,
     @Query('depth', new ParseEnumPipe(depths)) depth: Depth,
   ): Promise<StreamableFile> {
-    const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config.publicUrl);
+    const base = networkAddress(request.headers.host ?? '', request.socket.localPort ?? 0, this.config);
     const { bytes, number } = await this.records.document(id, depth, base);
     return new StreamableFile(bytes, {
       type: 'application/pdf',

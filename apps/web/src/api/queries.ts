@@ -1,4 +1,5 @@
 import type {
+  BackupsView,
   CustomerPage,
   CustomerRow,
   CustomerView,
@@ -16,6 +17,7 @@ import type {
   OfferView,
   PartsView,
   NameView,
+  NetworkView,
   PlanMove,
   PlanView,
   QualityView,
@@ -81,6 +83,14 @@ export const queries = {
   shopPlaces: () => queryOptions({ queryKey: ['shop', 'places'], queryFn: () => api<ShopPlacesView>('shop/places') }),
   shopDrawers: () =>
     queryOptions({ queryKey: ['shop', 'drawers'], queryFn: () => api<ShopDrawerView[]>('shop/drawers') }),
+  network: () => queryOptions({ queryKey: ['shop', 'network'], queryFn: () => api<NetworkView>('shop/network') }),
+  /** Looked at again and again while one is taken. */
+  backups: () =>
+    queryOptions({
+      queryKey: ['shop', 'backups'],
+      queryFn: () => api<BackupsView>('shop/backups'),
+      refetchInterval: (q) => (q.state.data?.all.some((b) => b.state === 'running') ? 1000 : false),
+    }),
   shopChanges: () =>
     queryOptions({ queryKey: ['shop', 'changes'], queryFn: () => api<ShopChangeView[]>('shop/changes') }),
   firstSteps: () =>

@@ -1,12 +1,14 @@
 import type { MeView } from '@jubb/contract';
 import { NavLink, useParams } from 'react-router';
 import { SettingsForm } from '../parts/settings-form.tsx';
+import { Backups } from './backups.tsx';
 import { Changes } from './changes.tsx';
 import { Drawers } from './drawers.tsx';
 import { Instruments } from './instruments.tsx';
 import { LooksBack } from './looks-back.tsx';
 import { People } from './people.tsx';
 import { Places } from './places.tsx';
+import { Tablets } from './tablets.tsx';
 import './shop.scss';
 
 const PARTS = [
@@ -16,6 +18,8 @@ const PARTS = [
   { id: 'places', title: 'Hours and places' },
   { id: 'instruments', title: 'Instruments' },
   { id: 'drawers', title: 'Drawers' },
+  { id: 'tablets', title: 'Tablets' },
+  { id: 'backup', title: 'Backup' },
   { id: 'log', title: 'Log' },
 ] as const;
 
@@ -52,6 +56,10 @@ function Part({ id, me }: { readonly id: string | undefined; readonly me: MeView
       return <Instruments />;
     case 'drawers':
       return <Drawers />;
+    case 'tablets':
+      return <Tablets />;
+    case 'backup':
+      return <Backups />;
     case 'log':
       return <Changes />;
     default:

@@ -129,7 +129,7 @@ export type { DeskRecord } from './record/desk-record.ts';
 export { lookAgainDay } from './judging/look-again.ts';
 export { plainRecord, type PlainRecord } from './record/plain-record.ts';
 export { meanInterval, shareInterval, type Interval } from './record/intervals.ts';
-export { recordCsv } from './record/record-csv.ts';
+export { recordColumns, recordCsv, recordRows } from './record/record-csv.ts';
 export type { ProveRecord } from './record/prove-record.ts';
 export { linesOf } from './ladder/instructions.ts';
 export { visitOf, visitFigures, type PastVisit, type VisitFigure } from './record/visit.ts';

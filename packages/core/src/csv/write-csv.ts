@@ -20,8 +20,13 @@ export function plainText(cell: string): string {
  * Rows as CSV (RFC 4180): UTF-8, header first. Numbers stand as they are, also below nothing; no text is ever a formula.
  */
 export function writeCsv(columns: readonly string[], rows: readonly (readonly (string | number)[])[]): string {
-  return stringify(
-    rows.map((row) => row.map((cell) => (typeof cell === 'string' ? cellText(cell) : cell))),
-    { header: true, columns: [...columns] },
-  );
+  return csvHeader(columns) + csvRows(rows);
+}
+
+/** The header alone, for a file that is written in pieces. */
+export const csvHeader = (columns: readonly string[]): string => stringify([[...columns]]);
+
+/** Rows alone, as {@link writeCsv} writes them. */
+export function csvRows(rows: readonly (readonly (string | number)[])[]): string {
+  return stringify(rows.map((row) => row.map((cell) => (typeof cell === 'string' ? cellText(cell) : cell))));
 }

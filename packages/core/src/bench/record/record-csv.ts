@@ -2,7 +2,8 @@ import { writeCsv } from '../../csv/write-csv.ts';
 import type { JobRecord } from './record.ts';
 import type { Reading } from '../log/state.ts';
 
-const COLUMNS = ['kind', 'what', 'place', 'value', 'unit', 'verdict', 'instrument', 'at', 'by'] as const;
+/** What a row says of a reading or pull. */
+export const recordColumns = ['kind', 'what', 'place', 'value', 'unit', 'verdict', 'instrument', 'at', 'by'] as const;
 type Row = readonly (string | number)[];
 
 const reading = (kind: string, what: string, r: Reading): Row => [
@@ -17,9 +18,9 @@ const reading = (kind: string, what: string, r: Reading): Row => [
   r.by.name,
 ];
 
-/** Readings and pulls of a record as CSV (RFC 4180), one a row, in canonical columns; UTF-8, header first. */
-export function recordCsv(record: JobRecord): string {
-  const rows: Row[] = [
+/** Readings and pulls of a record, one a row, in {@link recordColumns}. */
+export function recordRows(record: JobRecord): readonly Row[] {
+  return [
     ...record.comparisons.flatMap((c): Row[] => [
       ...(c.asFound ? [reading('as found', c.title, c.asFound)] : []),
       ...(c.now
@@ -45,5 +46,7 @@ export function recordCsv(record: JobRecord): string {
       ]),
     ),
   ];
-  return writeCsv(COLUMNS, rows);
 }
+
+/** Readings and pulls of a record as CSV (RFC 4180), one a row; UTF-8, header first. */
+export const recordCsv = (record: JobRecord): string => writeCsv(recordColumns, recordRows(record));

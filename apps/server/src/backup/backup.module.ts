@@ -1,0 +1,13 @@
+import { Module } from '@nestjs/common';
+import { CustomersModule } from '../customers/customers.module.ts';
+import { JobsModule } from '../jobs/jobs.module.ts';
+import { BackupController } from './backup.controller.ts';
+import { BackupService } from './backup.service.ts';
+import { ExportService } from './export.service.ts';
+
+@Module({
+  imports: [CustomersModule, JobsModule],
+  controllers: [BackupController],
+  providers: [BackupService, ExportService],
+})
+export class BackupModule {}

@@ -1,0 +1,1 @@
+export { cellText, csvHeader, csvRows, plainText, writeCsv } from './write-csv.ts';
