@@ -192,6 +192,42 @@ describe('from an empty start to the first signed record', () => {
     await has(page, 'Runa Vik');
   });
 
+  test('its invoice is made out from the record, looked over, and paid', async () => {
+    await page.goto(`${shop.base}/job/${job}/record`);
+    await press(page, 'main a', 'Invoice');
+    await page.waitForSelector('.invoicelines');
+    await press(page, 'main button', 'One more line');
+    const { length } = await page.$$('.invoicelines .d-contents');
+    await page.type(`[aria-label="Line ${length}: what for"]`, 'Carriage');
+    await page.type(`[aria-label="Line ${length}: each"]`, '12.50');
+    const total = await text(page, '.invoicesums .total');
+    for (const { width, height } of WIDTHS) {
+      await page.setViewport({ width, height, deviceScaleFactor: 1 });
+      expect([...(await outOfSight(page)), ...(await axeViolations(page))]).toEqual([]);
+    }
+    await page.setViewport({ width: 1280, height: 800, deviceScaleFactor: 1 });
+    await press(page, 'main button', 'Make it out');
+    await has(page, 'Invoice 0001');
+    await has(page, 'Carriage');
+    await has(page, total);
+    await press(page, 'main button', 'Write it down');
+    await has(page, 'It is settled.');
+    const pdf = await page.$eval('a.btn-ink', async (a) => {
+      const answer = await fetch((a as HTMLAnchorElement).href);
+      return [answer.status, (await answer.text()).slice(0, 5)];
+    });
+    expect(pdf).toEqual([200, '%PDF-']);
+    for (const { width, height, name } of WIDTHS) {
+      await page.setViewport({ width, height, deviceScaleFactor: 1 });
+      for (const path of [page.url(), `${shop.base}/invoices`]) {
+        await page.goto(path);
+        await page.waitForSelector('.invoicespage h1');
+        expect([name, ...(await outOfSight(page)), ...(await axeViolations(page))]).toEqual([name]);
+      }
+    }
+    await page.setViewport({ width: 1280, height: 800, deviceScaleFactor: 1 });
+  });
+
   test('a backup is taken from the screen; its age shows, and what is copied is what its sum says', async () => {
     await part('backup');
     await has(page, 'No backup is there.');

@@ -10,6 +10,7 @@ import { CustomersModule } from './customers/customers.module.ts';
 import { dataSourceOptions } from './database/data-source.ts';
 import { HealthModule } from './health/health.module.ts';
 import { InstrumentsModule } from './instruments/instruments.module.ts';
+import { InvoicesModule } from './invoices/invoices.module.ts';
 import { JobsModule } from './jobs/jobs.module.ts';
 import { LiveModule } from './live/live.module.ts';
 import { NetworkModule } from './network/network.module.ts';
@@ -53,6 +54,7 @@ export class AppModule {
         ShopChangesModule,
         ShopModule,
         BackupModule,
+        InvoicesModule,
         NetworkModule,
         HealthModule,
       ],

@@ -4,6 +4,9 @@ export function moneyWords(minor: number, currency: string): string {
   return `${currency} ${(minor / 100).toFixed(whole ? 0 : 2)}`;
 }
 
+/** Minor units in a column of sums: always with both places. */
+export const moneyExact = (minor: number, currency: string): string => `${currency} ${(minor / 100).toFixed(2)}`;
+
 /** A chance as people say it: "1 in 40". */
 export const oddsWords = (chance: number): string =>
   chance <= 0 ? 'none' : `1 in ${Math.max(1, Math.round(1 / chance))}`;

@@ -14,6 +14,7 @@ export * from './pull-command.dto.ts';
 export * from './run-shape.ts';
 export * from './shop.dto.ts';
 export * from './backup.dto.ts';
+export * from './invoice.dto.ts';
 export type * from './network.ts';
 export * from './stand.dto.ts';
 export * from './parts.dto.ts';

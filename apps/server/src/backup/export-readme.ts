@@ -14,7 +14,7 @@ stock.csv        parts and consumables in the shop's own bins
 drawers.csv      shims by drawer, mm and pieces
 instruments.csv  wrenches, gauges and meters with their calibration
 people.csv       who works or worked here (no PINs)
-invoices.csv     accounts for what was done, and credits
+invoices.csv     invoices for what was done, and credits
 changes.csv      who changed which setting, and when
 sheets/          build sheets, each revision, YAML
 pictures/        by job, JPEG

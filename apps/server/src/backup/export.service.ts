@@ -7,6 +7,7 @@ import { once } from 'node:events';
 import { DataSource } from 'typeorm';
 import type { Person } from '../auth/person.entity.ts';
 import { CustomersService } from '../customers/customers.service.ts';
+import { InvoicesService } from '../invoices/invoices.service.ts';
 import { JobsService } from '../jobs/jobs.service.ts';
 import { ShopChangesService } from '../shop/shop-changes.service.ts';
 import { README } from './export-readme.ts';
@@ -51,6 +52,7 @@ export class ExportService {
     private readonly db: DataSource,
     private readonly jobs: JobsService,
     private readonly customers: CustomersService,
+    private readonly invoices: InvoicesService,
     private readonly changes: ShopChangesService,
   ) {}
 
@@ -77,6 +79,7 @@ export class ExportService {
     };
     await add('README.txt', README);
     await add('customers.csv', await this.customers.csv());
+    await add('invoices.csv', await this.invoices.csv(undefined, undefined, now));
     for (const { file, sql } of TABLES) await add(file, Readable.from(this.table(sql)));
     const sheets = await this.db.query<{ sheet: string; revision: number }[]>(
       `SELECT sheet, revision FROM sheet_revision ORDER BY sheet, revision`,

@@ -1,4 +1,4 @@
-import type { PriceListView } from '@jubb/contract';
+import type { InvoiceView, PriceListView } from '@jubb/contract';
 import type { QuoteState } from '@jubb/core/bench';
 import { verifyExport, type JobExport, type Verification } from '@jubb/core/bench/verify';
 import { priceChanges, readPriceList, writePriceList } from '@jubb/core/parts/price-list';
@@ -33,6 +33,7 @@ export type HeavyTask =
       readonly trends: readonly RecordTrend[];
     }
   | { readonly kind: 'quote-pdf'; readonly quote: QuoteState; readonly job: QuotedJob; readonly workshop: string }
+  | { readonly kind: 'invoice-pdf'; readonly invoice: InvoiceView }
   | { readonly kind: 'labels-pdf'; readonly labels: readonly Label[] };
 
 export interface LintAnswer {
@@ -62,6 +63,7 @@ export interface HeavyAnswers {
   'price-csv': Uint8Array;
   'record-pdf': Uint8Array;
   'quote-pdf': Uint8Array;
+  'invoice-pdf': Uint8Array;
   'labels-pdf': Uint8Array;
 }
 
@@ -96,6 +98,8 @@ export async function doHeavy(task: HeavyTask): Promise<HeavyAnswers[keyof Heavy
       return (await pages()).record(task);
     case 'quote-pdf':
       return (await pages()).quote(task);
+    case 'invoice-pdf':
+      return (await pages()).invoice(task);
     case 'labels-pdf':
       return (await pages()).labels(task);
   }
@@ -104,7 +108,7 @@ export async function doHeavy(task: HeavyTask): Promise<HeavyAnswers[keyof Heavy
 type Task<K extends HeavyTask['kind']> = Extract<HeavyTask, { kind: K }>;
 /** What sets pages is loaded by the thread that does, and by no other. */
 const pages = () => import('./pages.ts');
-export type PageTask = Task<'record-pdf'> | Task<'quote-pdf'> | Task<'labels-pdf'>;
+export type PageTask = Task<'record-pdf'> | Task<'quote-pdf'> | Task<'invoice-pdf'> | Task<'labels-pdf'>;
 
 /** One field of a body, of a kind. */
 function fieldOf(body: Uint8Array, bound: BodyBound, name: string): unknown {

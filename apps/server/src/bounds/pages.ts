@@ -1,3 +1,4 @@
+import { invoicePdf } from '../invoices/invoice-pdf.ts';
 import { labelsPdf } from '../jobs/labels.ts';
 import { pdf } from '../pdf/pdf.ts';
 import { quotePdf } from '../quotes/quote-pdf.ts';
@@ -11,4 +12,5 @@ export const record = async ({ file, depth, unitUrl, trends }: Of<'record-pdf'>)
   pdf(await recordPdf(file, depth, unitUrl, trends));
 export const quote = ({ quote: made, job, workshop }: Of<'quote-pdf'>): Promise<Uint8Array> =>
   pdf(quotePdf(made, job, workshop));
+export const invoice = (task: Of<'invoice-pdf'>): Promise<Uint8Array> => pdf(invoicePdf(task.invoice));
 export const labels = async (task: Of<'labels-pdf'>): Promise<Uint8Array> => pdf(await labelsPdf(task.labels));

@@ -26,6 +26,7 @@ import { Planning1764500000000 } from './migrations/1764500000000-planning.ts';
 import { Agreed1764600000000 } from './migrations/1764600000000-agreed.ts';
 import { Once1764700000000 } from './migrations/1764700000000-once.ts';
 import { Backup1764900000000 } from './migrations/1764900000000-backup.ts';
+import { Invoice1765000000000 } from './migrations/1765000000000-invoice.ts';
 import { OwnShop1764800000000 } from './migrations/1764800000000-own-shop.ts';
 import { Shelf1764100000000 } from './migrations/1764100000000-shelf.ts';
 
@@ -67,6 +68,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Once1764700000000,
       OwnShop1764800000000,
       Backup1764900000000,
+      Invoice1765000000000,
     ],
     migrationsTransactionMode: 'all',
     migrationsRun: true,

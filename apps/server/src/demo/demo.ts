@@ -18,6 +18,7 @@ import { JobLog } from '../jobs/job-log.ts';
 import type { Asker } from '../jobs/asker.ts';
 import { JobWriter } from '../jobs/job-writer.service.ts';
 import { BookingService } from '../jobs/booking.service.ts';
+import { makeInvoices } from './invoices.ts';
 import { attachDocuments } from './documents.ts';
 import { deskJobs } from './desk-jobs.ts';
 import { playDesk, stockParts } from './desk.ts';
@@ -82,6 +83,7 @@ export async function loadDemo(app: INestApplicationContext, now: Date): Promise
   await attachDocuments(app);
   // Last: its presence says that the demo is whole.
   await db.getRepository(Workshop).insert({ id: 1, ...workshop, places: [...workshop.places] });
+  await makeInvoices(app, now);
   return true;
 }
 

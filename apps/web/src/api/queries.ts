@@ -10,6 +10,10 @@ import type {
   FoundView,
   ImportedView,
   InstrumentView,
+  InvoiceDraftView,
+  InvoiceRow,
+  InvoiceSettingsView,
+  InvoiceView,
   JobLine,
   JobView,
   LessonView,
@@ -83,6 +87,20 @@ export const queries = {
   shopPlaces: () => queryOptions({ queryKey: ['shop', 'places'], queryFn: () => api<ShopPlacesView>('shop/places') }),
   shopDrawers: () =>
     queryOptions({ queryKey: ['shop', 'drawers'], queryFn: () => api<ShopDrawerView[]>('shop/drawers') }),
+  invoices: () => queryOptions({ queryKey: ['invoices'], queryFn: () => api<InvoiceRow[]>('invoices') }),
+  invoice: (id: string) =>
+    queryOptions({ queryKey: ['invoices', id], queryFn: () => api<InvoiceView>(`invoices/${id}`) }),
+  invoiceDraft: (job: string) =>
+    queryOptions({
+      queryKey: ['invoices', 'draft', job],
+      queryFn: () => api<InvoiceDraftView>(`invoices/draft/${job}`),
+      // What is being put right on the screen is not put back by another look.
+      refetchOnWindowFocus: false,
+      staleTime: Infinity,
+      gcTime: 0,
+    }),
+  invoiceSettings: () =>
+    queryOptions({ queryKey: ['invoices', 'settings'], queryFn: () => api<InvoiceSettingsView>('invoices/settings') }),
   network: () => queryOptions({ queryKey: ['shop', 'network'], queryFn: () => api<NetworkView>('shop/network') }),
   /** Looked at again and again while one is taken. */
   backups: () =>

@@ -22,6 +22,11 @@ export default function CustomersScreen({ me }: { readonly me: MeView }): React.
     <main className="page customerspage">
       <div className="d-flex flex-wrap justify-content-between align-items-end gap-2">
         <h1>Customers</h1>
+        {me.person.role !== 'mechanic' && (
+          <Link to="/invoices" className="btn-line ms-auto">
+            Invoices
+          </Link>
+        )}
         <Form.Control
           className="filter"
           aria-label="Filter the customers"

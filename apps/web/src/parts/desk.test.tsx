@@ -5,7 +5,7 @@ import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/re
 import { Refusal, serve, show, una, type Asked } from '../server.fixtures.tsx';
 import PartsScreen from './parts-screen.tsx';
 import { PriceList } from './price-list.tsx';
-import { SettingsForm } from './settings-form.tsx';
+import { SettingsForm } from '../shop/settings-form.tsx';
 
 afterEach(cleanup);
 const owner = {

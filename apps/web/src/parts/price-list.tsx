@@ -5,7 +5,7 @@ import Form from 'react-bootstrap/Form';
 import { sendForm } from '../api/client.ts';
 import { useWrite } from '../api/use-write.ts';
 import { moneyWords } from '../money.ts';
-import { SettingsForm } from './settings-form.tsx';
+import { SettingsForm } from '../shop/settings-form.tsx';
 
 /** Takes a supplier's price list in: first what it would change and which lines are wrong, then, on a press, it is done. */
 export function PriceList({ known, me }: { readonly known: number; readonly me: MeView }): React.JSX.Element {

@@ -1,4 +1,5 @@
 import { absentParts, fold, jobSheet, renewedParts, standingNow } from '@jubb/core/bench';
+import type { MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
@@ -24,7 +25,7 @@ import { StripSection } from './strip-section.tsx';
 import { TruthSection } from './truth-section.tsx';
 
 /** The as-built record, as a page that prints. */
-export default function RecordScreen(): React.JSX.Element {
+export default function RecordScreen({ me }: { readonly me: MeView }): React.JSX.Element {
   const { id = '' } = useParams();
   const [search, setSearch] = useSearchParams();
   const plain = search.get('depth') === 'customer';
@@ -67,6 +68,11 @@ export default function RecordScreen(): React.JSX.Element {
         <Link to={`/job/${id}`} className="btn-line">
           Bench
         </Link>
+        {me.person.role !== 'mechanic' && (
+          <Link to={`/invoices/job/${id}`} className="btn-line">
+            Invoice
+          </Link>
+        )}
         <button type="button" className="btn-line" onClick={() => window.print()}>
           Print
         </button>

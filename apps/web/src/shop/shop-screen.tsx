@@ -1,11 +1,12 @@
 import type { MeView } from '@jubb/contract';
 import { NavLink, useParams } from 'react-router';
-import { SettingsForm } from '../parts/settings-form.tsx';
+import { SettingsForm } from './settings-form.tsx';
 import { Backups } from './backups.tsx';
 import { Changes } from './changes.tsx';
 import { Drawers } from './drawers.tsx';
 import { Instruments } from './instruments.tsx';
 import { LooksBack } from './looks-back.tsx';
+import { OnInvoices } from './on-invoices.tsx';
 import { People } from './people.tsx';
 import { Places } from './places.tsx';
 import { Tablets } from './tablets.tsx';
@@ -49,7 +50,12 @@ function Part({ id, me }: { readonly id: string | undefined; readonly me: MeView
     case 'people':
       return <People me={me} />;
     case 'money':
-      return <SettingsForm workshop={me.workshop} />;
+      return (
+        <>
+          <SettingsForm workshop={me.workshop} />
+          <OnInvoices />
+        </>
+      );
     case 'places':
       return <Places />;
     case 'instruments':

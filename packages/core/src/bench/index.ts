@@ -123,7 +123,9 @@ export {
 } from './quote/money.ts';
 export * from './fitting/windows.ts';
 export { kitsAwaited, partsOnOrder, wantingFor, type KitAwaited, type Wanting } from './parts/part-lines.ts';
-export { billOf, quoteStands, type Bill } from './quote/bill.ts';
+export { quoteStands } from './quote/agreed-option.ts';
+export { billOf, type Bill } from './quote/bill.ts';
+export { billLines } from './quote/bill-lines.ts';
 export { workedMinutes, type Worked } from './ladder/worked.ts';
 export type { DeskRecord } from './record/desk-record.ts';
 export { lookAgainDay } from './judging/look-again.ts';

@@ -44,7 +44,7 @@ export function SettingsForm({ workshop }: { readonly workshop: MeView['workshop
   return (
     <section>
       <h2>Rate and tax</h2>
-      <form onSubmit={(e) => void save(e)} className="settings">
+      <form onSubmit={(e) => void save(e)} className="shopform settings">
         {field('name', 'Workshop')}
         {field('currency', 'Currency')}
         {field('rate', 'For an hour')}
