@@ -132,6 +132,10 @@ describe('a workshop of the first release, started with this one', () => {
         )
       )[0].n;
     await db.undoLastMigration();
+    expect([await there('certificate'), await there('shop_order')]).toEqual([false, true]);
+    await db.undoLastMigration();
+    expect([await there('shop_order'), await there('invoice')]).toEqual([false, true]);
+    await db.undoLastMigration();
     expect([await there('invoice'), await there('backup')]).toEqual([false, true]);
     await db.undoLastMigration();
     expect([await there('backup'), await there('shop_change')]).toEqual([false, true]);

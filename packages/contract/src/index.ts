@@ -15,6 +15,7 @@ export * from './run-shape.ts';
 export * from './shop.dto.ts';
 export * from './backup.dto.ts';
 export * from './invoice.dto.ts';
+export * from './stores.dto.ts';
 export type * from './network.ts';
 export * from './stand.dto.ts';
 export * from './parts.dto.ts';

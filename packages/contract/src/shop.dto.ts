@@ -174,6 +174,16 @@ export class OwnInstrumentDto {
   wrench?: WrenchDto;
 }
 
+/** A certificate of calibration, kept as a file. */
+export interface CertificateView {
+  readonly id: string;
+  /** Of which instrument. */
+  readonly instrument: string;
+  readonly name: string;
+  readonly mime: string;
+  readonly by: string;
+  readonly at: string;
+}
 export interface ShopPersonView {
   readonly id: string;
   readonly name: string;

@@ -149,6 +149,8 @@ export interface UnitView {
   readonly customer: CustomerView;
   /** How long it runs in a week, where somebody knows: what is due after hours gets a day by it. */
   readonly hoursPerWeek: number | null;
+  /** On which machine, where. */
+  readonly worksAt: string;
   readonly visits: readonly PastVisit[];
 }
 export interface SheetLine {

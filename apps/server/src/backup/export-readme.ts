@@ -13,12 +13,14 @@ prices.csv       the price lists that were taken in
 stock.csv        parts and consumables in the shop's own bins
 drawers.csv      shims by drawer, mm and pieces
 instruments.csv  wrenches, gauges and meters with their calibration
+suppliers.csv    name, phone, email, account, notes
 people.csv       who works or worked here (no PINs)
 invoices.csv     invoices for what was done, and credits
 changes.csv      who changed which setting, and when
 sheets/          build sheets, each revision, YAML
 pictures/        by job, JPEG
 documents/       makers' documents, by sheet
+certificates/    certificates of calibration, by instrument
 
 Not in it: PINs, sessions, the signing key. A backup ("./jubb backup FILE") has all, and is what a workshop is restored from.
 `;

@@ -20,7 +20,7 @@ const PAGE = 2000;
 const TABLES: readonly { readonly file: string; readonly sql: string }[] = [
   {
     file: 'units.csv',
-    sql: `SELECT u.serial, u.model, u.sheet, c.name AS customer, u.hours_per_week FROM unit u JOIN customer c ON c.id = u.customer_id ORDER BY u.id`,
+    sql: `SELECT u.serial, u.model, u.sheet, c.name AS customer, u.works_at, u.hours_per_week FROM unit u JOIN customer c ON c.id = u.customer_id ORDER BY u.id`,
   },
   {
     file: 'parts.csv',
@@ -31,15 +31,16 @@ const TABLES: readonly { readonly file: string; readonly sql: string }[] = [
     file: 'prices.csv',
     sql: `SELECT number, title, price_minor, supplier, superseded_by FROM catalogue_item ORDER BY number`,
   },
-  { file: 'stock.csv', sql: `SELECT number, title, bin, count FROM stock_item ORDER BY number` },
+  { file: 'stock.csv', sql: `SELECT number, title, bin, count, least, up_to FROM stock_item ORDER BY number` },
   {
     file: 'drawers.csv',
-    sql: `SELECT drawer, thickness_nm / 1e6 AS mm, count FROM drawer_size ORDER BY drawer, thickness_nm`,
+    sql: `SELECT drawer, thickness_nm / 1e6 AS mm, count, least, up_to FROM drawer_size ORDER BY drawer, thickness_nm`,
   },
   {
     file: 'instruments.csv',
     sql: `SELECT name, kind, number, unit, resolution, uncertainty->>'value' AS uncertainty, calibrated_to, read_by, simulated, retired_at FROM instrument ORDER BY id`,
   },
+  { file: 'suppliers.csv', sql: `SELECT name, phone, email, account, notes FROM supplier ORDER BY name` },
   { file: 'people.csv', sql: `SELECT name, initials, role, works, left_at FROM person ORDER BY name` },
   { file: 'changes.csv', sql: `SELECT at, by_name, what, was, is_now FROM shop_change ORDER BY id` },
 ];
@@ -107,6 +108,18 @@ export class ExportService {
     for (const d of documents) {
       const [{ bytes }] = await this.db.query<[{ bytes: Buffer }]>(`SELECT bytes FROM document WHERE id = $1`, [d.id]);
       await add(`documents/${safeName(d.sheet)}/${safeName(d.name)}-${d.id.slice(0, 8)}${endOf(d.mime)}`, bytes);
+    }
+    const certificates = await this.db.query<{ id: string; instrument: string; name: string; mime: string }[]>(
+      `SELECT c.id, i.name AS instrument, c.name, c.mime FROM certificate c JOIN instrument i ON i.id = c.instrument_id ORDER BY i.name, c.at`,
+    );
+    for (const c of certificates) {
+      const [{ bytes }] = await this.db.query<[{ bytes: Buffer }]>(`SELECT bytes FROM certificate WHERE id = $1`, [
+        c.id,
+      ]);
+      await add(
+        `certificates/${safeName(c.instrument)}/${safeName(c.name)}-${c.id.slice(0, 8)}${endOf(c.mime)}`,
+        bytes,
+      );
     }
     await zip.finalize();
   }

@@ -18,6 +18,7 @@ import { Lesson } from '../quality/lesson.entity.ts';
 import { OrderLine } from '../parts/order-line.entity.ts';
 import { StockItem } from '../parts/stock.entity.ts';
 import { Photo } from '../photos/photo.entity.ts';
+import { Certificates1765200000000 } from './migrations/1765200000000-certificates.ts';
 import { First1764000000000 } from './migrations/1764000000000-first.ts';
 import { Parts1764200000000 } from './migrations/1764200000000-parts.ts';
 import { Visits1764300000000 } from './migrations/1764300000000-visits.ts';
@@ -28,6 +29,7 @@ import { Once1764700000000 } from './migrations/1764700000000-once.ts';
 import { Backup1764900000000 } from './migrations/1764900000000-backup.ts';
 import { Invoice1765000000000 } from './migrations/1765000000000-invoice.ts';
 import { OwnShop1764800000000 } from './migrations/1764800000000-own-shop.ts';
+import { Stores1765100000000 } from './migrations/1765100000000-stores.ts';
 import { Shelf1764100000000 } from './migrations/1764100000000-shelf.ts';
 
 export const entities = [
@@ -69,6 +71,8 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       OwnShop1764800000000,
       Backup1764900000000,
       Invoice1765000000000,
+      Stores1765100000000,
+      Certificates1765200000000,
     ],
     migrationsTransactionMode: 'all',
     migrationsRun: true,

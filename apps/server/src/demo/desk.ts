@@ -1,4 +1,5 @@
 import type { INestApplicationContext } from '@nestjs/common';
+import { DataSource } from 'typeorm';
 import { randomUUID } from 'node:crypto';
 import { JobLog } from '../jobs/job-log.ts';
 import type { Asker } from '../jobs/asker.ts';
@@ -8,7 +9,7 @@ import { orderCommand, PartsService } from '../parts/parts.service.ts';
 import { QuotesService } from '../quotes/quotes.service.ts';
 import { SheetsService } from '../sheets/sheets.service.ts';
 import { currentSheet } from '@jubb/core/sheet';
-import { newerNumbers, stockedParts, suppliers } from './parts.ts';
+import { levels, newerNumbers, stockedParts, supplierFacts, suppliers } from './parts.ts';
 import { workshop } from './scenario.ts';
 
 /** Suppliers' lists at the sheets' own prices, a few newer numbers, and what lies in the shop's drawers. */
@@ -18,6 +19,16 @@ export async function stockParts(app: INestApplicationContext): Promise<void> {
     await catalogue.learn(currentSheet(compiled), suppliers[sheet.charCodeAt(0) % suppliers.length]!);
   await catalogue.take(newerNumbers);
   for (const { number, ...stock } of stockedParts) await catalogue.setStock(number, stock);
+  const db = app.get(DataSource);
+  for (const { number, least, upTo } of levels)
+    await db.query(`UPDATE stock_item SET least = $2, up_to = $3 WHERE number = $1`, [number, least, upTo]);
+  for (const s of supplierFacts)
+    await db.query(`INSERT INTO supplier (name, phone, email, account) VALUES ($1, $2, $3, $4)`, [
+      s.name,
+      s.phone,
+      s.email,
+      s.account,
+    ]);
 }
 
 /** Quotes a job; of one that is ordered, the yes, the order, and the first of its parts that has come. */

@@ -3,6 +3,20 @@ import type { CatalogueItem } from '@jubb/core/parts';
 /** Invented suppliers. */
 export const suppliers = ['Gannet Parts', 'Holm Bearing & Seal', 'Skerrow Factors'] as const;
 
+/** How they are reached: invented, as they are. */
+export const supplierFacts = [
+  { name: suppliers[0], phone: '01632 960 114', email: 'desk@gannet.example', account: 'SK-204' },
+  { name: suppliers[1], phone: '01632 960 127', email: 'orders@holm.example', account: '7731' },
+  { name: suppliers[2], phone: '01632 960 139', email: '', account: '' },
+] as const;
+
+/** Below how many of a number more are ordered, and up to how many. */
+export const levels = [
+  { number: 'BD6-130', least: 20, upTo: 100 },
+  { number: 'BD6-108', least: 4, upTo: 12 },
+  { number: 'LC-LOCK-M', least: 3, upTo: 6 },
+] as const;
+
 /** Numbers that newer ones stand for. */
 export const newerNumbers: readonly CatalogueItem[] = [
   { number: 'BD6-121', title: 'Hub seal', priceMinor: 860, supplier: suppliers[1], supersededBy: 'BD6-121A' },

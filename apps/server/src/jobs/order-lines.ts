@@ -1,4 +1,4 @@
-import type { LoggedEvent } from '@jubb/core/bench';
+import type { LoggedEvent, OrderedLine } from '@jubb/core/bench';
 import { BadRequestException } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 
@@ -13,8 +13,8 @@ export async function keepOrderLines(m: EntityManager, events: readonly LoggedEv
         for (const l of e.payload.lines) {
           if (l.from === 'drawer') await takeFromDrawer(m, l.number, l.title, l.count);
           await m.query(
-            `INSERT INTO order_line (line, order_ref, job_id, number, title, count, price_minor, supplier, kit, parts, state, ordered_at)
-             VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+            `INSERT INTO order_line (line, order_ref, job_id, number, title, count, price_minor, supplier, kit, parts, state, ordered_at, by_telephone, expected)
+             VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)`,
             [
               l.line,
               e.payload.order,
@@ -26,8 +26,10 @@ export async function keepOrderLines(m: EntityManager, events: readonly LoggedEv
               l.supplier,
               l.kit,
               JSON.stringify(l.parts),
-              l.from === 'drawer' ? 'arrived' : 'sending',
+              firstState(l),
               e.at,
+              l.byTelephone === true,
+              l.expected ?? null,
             ],
           );
         }
@@ -40,9 +42,9 @@ export async function keepOrderLines(m: EntityManager, events: readonly LoggedEv
         ]);
         break;
       case 'part-sent-back':
-        // A reference of its own: the supplier is asked for another one.
+        // A reference of its own: the supplier is asked for another one; by telephone somebody has asked.
         await m.query(
-          `UPDATE order_line SET state = 'sending', arrived_at = NULL, expected = NULL, missing = '[]', tries = 0,
+          `UPDATE order_line SET state = CASE WHEN by_telephone THEN 'on-its-way' ELSE 'sending' END, arrived_at = NULL, expected = NULL, missing = '[]', tries = 0,
              next_try = now(), last_error = NULL, order_ref = line || '-again-' || $2 WHERE line = $1`,
           [e.payload.line, String(e.seq)],
         );
@@ -54,6 +56,9 @@ export async function keepOrderLines(m: EntityManager, events: readonly LoggedEv
     }
   }
 }
+
+const firstState = ({ from, byTelephone }: OrderedLine): string =>
+  from === 'drawer' ? 'arrived' : byTelephone ? 'on-its-way' : 'sending';
 
 async function takeFromDrawer(m: EntityManager, number: string, title: string, count: number): Promise<void> {
   const [, changed] = await m.query<[unknown, number]>(

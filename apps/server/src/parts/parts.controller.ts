@@ -19,6 +19,7 @@ import {
   ArriveDto,
   OrderDto,
   StockDto,
+  TelephoneOrderDto,
   WhyDto,
   type CommandAnswer,
   type PartsView,
@@ -61,6 +62,18 @@ export class PartsController {
   @AllowedFor(...EVERY_ROLE)
   order(@Param('id', ParseUUIDPipe) id: string, @Body() body: OrderDto, @Me() person: Person): Promise<CommandAnswer> {
     return this.parts.order(id, body.commandId, body.way, asker(person));
+  }
+
+  /** Ordered by telephone: from whomever, at the price that was said. */
+  @Post('jobs/:id/orders/by-telephone')
+  @HttpCode(200)
+  @AllowedFor(...EVERY_ROLE)
+  byTelephone(
+    @Param('id', ParseUUIDPipe) id: string,
+    @Body() body: TelephoneOrderDto,
+    @Me() person: Person,
+  ): Promise<CommandAnswer> {
+    return this.parts.orderByTelephone(id, body, asker(person));
   }
 
   @Post('parts/lines/:line/arrive')

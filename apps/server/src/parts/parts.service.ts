@@ -1,5 +1,14 @@
-import { Injectable, NotFoundException } from '@nestjs/common';
-import type { ArriveDto, CommandAnswer, DrawerView, OrderLineView, PartsView, PlanView, WhyDto } from '@jubb/contract';
+import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
+import type {
+  ArriveDto,
+  CommandAnswer,
+  DrawerView,
+  OrderLineView,
+  PartsView,
+  PlanView,
+  TelephoneOrderDto,
+  WhyDto,
+} from '@jubb/contract';
 import { jobSheet, type Command } from '@jubb/core/bench';
 import { orderPlan, type BuyingWay, type OrderPlan } from '@jubb/core/parts';
 import { DataSource } from 'typeorm';
@@ -7,6 +16,7 @@ import { OrderLine } from './order-line.entity.ts';
 import { JobLog } from '../jobs/job-log.ts';
 import type { Asker } from '../jobs/asker.ts';
 import { JobWriter } from '../jobs/job-writer.service.ts';
+import { wrongField } from '../problems/wrong-field.ts';
 import { CatalogueService } from './catalogue.service.ts';
 import { SupplierService } from './supplier.service.ts';
 
@@ -112,6 +122,35 @@ export class PartsService {
     const answer = await this.writer.give(job, commandId, orderCommand(plan), state.seq, asker);
     void this.supplier.sendDue();
     return answer;
+  }
+
+  /**
+   * Writes down what somebody ordered by telephone for a job: from whomever, at the price that was said.
+   * @throws BadRequestException for a part that the job does not have, or has no count for yet
+   */
+  async orderByTelephone(job: string, body: TelephoneOrderDto, asker: Asker): Promise<CommandAnswer> {
+    const { sheet, state } = await this.log.load(job);
+    const { needs } = await this.plan(job, 'singles');
+    const { parts } = jobSheet(sheet, state);
+    const lines = body.lines.map(({ part, number, priceMinor }, i) => {
+      const known = parts[part];
+      if (!known) throw new BadRequestException(wrongField(`lines.${i}.part`, `There is no part "${part}"`));
+      const count = needs.find((n) => n.part === part)?.count ?? known.count;
+      if (count === 0) throw new BadRequestException(wrongField(`lines.${i}.part`, `${known.title}: count them first`));
+      return {
+        number: number.trim() || known.order || 'by telephone',
+        title: known.title,
+        count,
+        priceMinor,
+        supplier: body.supplier.trim(),
+        parts: [part],
+        kit: false,
+        from: 'supplier' as const,
+        byTelephone: true as const,
+        ...(body.expected === undefined ? {} : { expected: body.expected }),
+      };
+    });
+    return this.writer.give(job, body.commandId, { type: 'order-parts', lines }, state.seq, asker);
   }
 
   async arrive(line: string, { commandId, missing }: ArriveDto, asker: Asker): Promise<CommandAnswer> {

@@ -1,7 +1,7 @@
 import { Injectable, NotFoundException } from '@nestjs/common';
 import type { DrawerDto, ShopDrawerView } from '@jubb/contract';
 import { currentSheet } from '@jubb/core/sheet';
-import { DataSource, type EntityManager } from 'typeorm';
+import { DataSource, In, Not, type EntityManager } from 'typeorm';
 import type { Person } from '../auth/person.entity.ts';
 import { DrawerSize } from '../parts/drawer.entity.ts';
 import { SheetsService } from '../sheets/sheets.service.ts';
@@ -41,8 +41,12 @@ export class DrawersService {
       .sort((a, b) => b.thicknessNm - a.thicknessNm);
     await this.db.transaction(async (m) => {
       const was = await this.locked(m, drawer);
-      await m.getRepository(DrawerSize).delete({ drawer });
-      await m.getRepository(DrawerSize).insert(counted.map((s) => ({ drawer, ...s })));
+      await m.getRepository(DrawerSize).delete({ drawer, thicknessNm: Not(In(counted.map((s) => s.thicknessNm))) });
+      // The level of a size stays what it was set to.
+      await m.getRepository(DrawerSize).upsert(
+        counted.map((s) => ({ drawer, ...s })),
+        ['drawer', 'thicknessNm'],
+      );
       const said = (all: readonly { readonly thicknessNm: number; readonly count: number }[]): string =>
         words(all.map((s) => ({ mm: s.thicknessNm / NM_PER_MM, count: s.count })));
       await this.changes.note(m, me, [{ what: `drawer ${drawer}, counted`, was: said(was), is: said(counted) }]);

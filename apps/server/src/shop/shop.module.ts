@@ -1,6 +1,8 @@
 import { Global, Module } from '@nestjs/common';
 import { AuthModule } from '../auth/auth.module.ts';
 import { SheetsModule } from '../sheets/sheets.module.ts';
+import { CertificatesController } from './certificates.controller.ts';
+import { CertificatesService } from './certificates.service.ts';
 import { DrawersService } from './drawers.service.ts';
 import { FirstStepsService } from './first-steps.service.ts';
 import { OwnInstrumentsService } from './own-instruments.service.ts';
@@ -13,8 +15,15 @@ import { ShopController } from './shop.controller.ts';
 /** A shop of one's own. Whoever changes a setting elsewhere writes it down here too. */
 @Module({
   imports: [AuthModule, SheetsModule],
-  controllers: [PeopleController, ShopController],
-  providers: [PeopleService, PlacesService, DrawersService, OwnInstrumentsService, FirstStepsService],
+  controllers: [PeopleController, ShopController, CertificatesController],
+  providers: [
+    CertificatesService,
+    PeopleService,
+    PlacesService,
+    DrawersService,
+    OwnInstrumentsService,
+    FirstStepsService,
+  ],
 })
 export class ShopModule {}
 

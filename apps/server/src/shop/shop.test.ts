@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type {
+  CertificateView,
   FirstStepView,
   InstrumentView,
   JobView,
@@ -31,6 +32,45 @@ const person = async (name: string): Promise<ShopPersonView> => (await people())
 const changes = async (): Promise<ShopChangeView[]> =>
   (await shop.get('/api/shop/changes', UNA)).body as ShopChangeView[];
 const newcomer = { name: 'Nils Ode', initials: 'no', role: 'mechanic', works: true, pin: '8264' };
+
+describe('certificates of calibration', () => {
+  const own = async (): Promise<string> => {
+    const body = {
+      name: `Micrometer ${Math.random()}`,
+      kind: 'micrometer',
+      unit: 'mm',
+      resolution: 0.001,
+      uncertainty: 0.002,
+      readBy: 'typed',
+    };
+    return ((await shop.post('/api/shop/instruments', body, UNA)).body as { id: string }).id;
+  };
+  const pdf = Buffer.from('%PDF-1.4\n1 0 obj\n<<>>\nendobj\n%%EOF\n');
+  const send = (id: string, file: Buffer, name = 'cert 2027.pdf', who = UNA): ReturnType<TestShop['upload']> =>
+    shop.upload(`/api/shop/instruments/${id}/certificates`, {}, 'certificate', file, name, who);
+
+  test('is kept as it came, opened by whoever measures, and stands in the log; the same file twice is one', async () => {
+    const id = await own();
+    const [kept] = (await send(id, pdf)).body as CertificateView[];
+    expect(kept).toMatchObject({ instrument: id, name: 'cert 2027.pdf', mime: 'application/pdf', by: UNA });
+    const opened = await shop.get(`/api/certificates/${kept!.id}`).buffer(true);
+    expect([opened.headers['content-type'], (opened.body as Buffer).equals(pdf)]).toEqual(['application/pdf', true]);
+    const twice = await send(id, pdf);
+    expect([twice.status, errorsOf(twice)]).toEqual([409, { certificate: ['This file is there already'] }]);
+    expect((await changes())[0]!.is).toBe('cert 2027.pdf');
+  });
+
+  test('what is neither a PDF nor a picture, a simulated one, and other hands are refused', async () => {
+    const id = await own();
+    const text = await send(id, Buffer.from('it is good'));
+    expect([text.status, Object.keys(errorsOf(text))]).toEqual([400, ['certificate']]);
+    expect((await send('dti-1', pdf)).status).toBe(404);
+    expect((await send(id, pdf, 'c.pdf', 'Magnus Sorley')).status).toBe(403);
+    expect(errorsOf(await shop.post(`/api/shop/instruments/${id}/certificates`, {}, UNA))).toHaveProperty(
+      'certificate',
+    );
+  });
+});
 
 describe('people', () => {
   test('a mechanic is added, signs in with the PIN that the owner gave, and the plan counts on them', async () => {

@@ -17,6 +17,10 @@ export class Unit {
   @Column({ type: 'text' })
   sheet: string;
 
+  /** On which machine, where. */
+  @Column({ name: 'works_at', type: 'text', default: '' })
+  worksAt: string;
+
   /** How long it runs in a week, where somebody knows. */
   @Column({ name: 'hours_per_week', type: 'real', nullable: true })
   hoursPerWeek: number | null;

@@ -1,6 +1,7 @@
-import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Query } from '@nestjs/common';
-import { UnitRunsDto, type UnitView } from '@jubb/contract';
-import { AllowedFor, EVERY_ROLE } from '../auth/access.ts';
+import { Body, Controller, Get, HttpCode, Param, ParseUUIDPipe, Post, Put, Query } from '@nestjs/common';
+import { UnitFactsDto, UnitRunsDto, type UnitView } from '@jubb/contract';
+import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
+import type { Person } from '../auth/person.entity.ts';
 import { UnitsService } from './units.service.ts';
 
 @Controller('api/units')
@@ -17,6 +18,12 @@ export class UnitsController {
   @AllowedFor(...EVERY_ROLE)
   get(@Param('id', ParseUUIDPipe) id: string): Promise<UnitView> {
     return this.units.get(id);
+  }
+
+  @Put(':id')
+  @AllowedFor(...EVERY_ROLE)
+  set(@Param('id', ParseUUIDPipe) id: string, @Body() dto: UnitFactsDto, @Me() me: Person): Promise<UnitView> {
+    return this.units.set(id, dto, me);
   }
 
   @Post(':id/runs')

@@ -1,11 +1,14 @@
-import { Injectable, NotFoundException } from '@nestjs/common';
-import type { PastVisit, UnitView } from '@jubb/contract';
+import { ConflictException, Injectable, NotFoundException } from '@nestjs/common';
+import type { PastVisit, UnitFactsDto, UnitView } from '@jubb/contract';
 import { visitOf, type BenchState } from '@jubb/core/bench';
 import type { Sheet } from '@jubb/core/sheet';
-import { DataSource, ILike, type EntityManager } from 'typeorm';
+import { DataSource, ILike, Not, Raw, type EntityManager } from 'typeorm';
 import type { Job } from '../jobs/job.entity.ts';
 import { Unit } from './unit.entity.ts';
 import { likeText } from '../database/like.ts';
+import type { Person } from '../auth/person.entity.ts';
+import { wrongField } from '../problems/wrong-field.ts';
+import { ShopChangesService } from '../shop/shop-changes.service.ts';
 import { JobLog } from '../jobs/job-log.ts';
 
 /** Raised when {@link visitOf} says something else: what was kept in the older form is made again from the log. */
@@ -25,6 +28,7 @@ export class UnitsService {
   constructor(
     private readonly db: DataSource,
     private readonly log: JobLog,
+    private readonly changes: ShopChangesService,
   ) {}
 
   async find(q: string | undefined): Promise<UnitView[]> {
@@ -38,6 +42,33 @@ export class UnitsService {
     const unit = await this.db.getRepository(Unit).findOneBy({ id });
     if (!unit) throw new NotFoundException('There is no such unit');
     return this.view(unit);
+  }
+
+  /** Puts right what a unit is called, and where it works. @throws ConflictException when another of its kind has that serial */
+  async set(id: string, { serial, model, worksAt }: UnitFactsDto, me: Person): Promise<UnitView> {
+    await this.db.transaction(async (m) => {
+      const unit = await m
+        .getRepository(Unit)
+        .findOne({ where: { id }, lock: { mode: 'pessimistic_write', tables: ['unit'] } });
+      if (!unit) throw new NotFoundException('There is no such unit');
+      const is = { serial: serial.trim(), model: model.trim(), worksAt: worksAt.trim() };
+      const other = await m.getRepository(Unit).findOneBy({
+        sheet: unit.sheet,
+        serial: Raw((column) => `lower(${column}) = lower(:serial)`, { serial: is.serial }),
+        id: Not(id),
+      });
+      if (other)
+        throw new ConflictException(
+          wrongField('serial', `${other.serial} is another unit of its kind, of ${other.customer.name}`),
+        );
+      await m.getRepository(Unit).update({ id }, is);
+      await this.changes.note(m, me, [
+        { what: `unit ${unit.serial}: serial number`, was: unit.serial, is: is.serial },
+        { what: `unit ${unit.serial}: model`, was: unit.model, is: is.model },
+        { what: `unit ${unit.serial}: where it works`, was: unit.worksAt, is: is.worksAt },
+      ]);
+    });
+    return this.get(id);
   }
 
   /** Says how long a unit runs in a week; null when nobody knows. */
@@ -79,6 +110,7 @@ export class UnitsService {
       sheet: unit.sheet,
       customer: { id: unit.customer.id, name: unit.customer.name },
       hoursPerWeek: unit.hoursPerWeek,
+      worksAt: unit.worksAt,
       visits: await this.visits(unit.id),
     };
   }

@@ -1,5 +1,6 @@
 import type {
   BackupsView,
+  CertificateView,
   CustomerPage,
   CustomerRow,
   CustomerView,
@@ -31,6 +32,8 @@ import type {
   ShopPersonView,
   ShopPlacesView,
   SlackView,
+  StoresView,
+  SupplierView,
   UnitView,
   WeekView,
 } from '@jubb/contract';
@@ -87,6 +90,11 @@ export const queries = {
   shopPlaces: () => queryOptions({ queryKey: ['shop', 'places'], queryFn: () => api<ShopPlacesView>('shop/places') }),
   shopDrawers: () =>
     queryOptions({ queryKey: ['shop', 'drawers'], queryFn: () => api<ShopDrawerView[]>('shop/drawers') }),
+  certificates: () =>
+    queryOptions({ queryKey: ['instruments', 'certificates'], queryFn: () => api<CertificateView[]>('certificates') }),
+  stores: () => queryOptions({ queryKey: ['parts', 'stores'], queryFn: () => api<StoresView>('stores') }),
+  suppliers: () =>
+    queryOptions({ queryKey: ['parts', 'suppliers'], queryFn: () => api<SupplierView[]>('stores/suppliers') }),
   invoices: () => queryOptions({ queryKey: ['invoices'], queryFn: () => api<InvoiceRow[]>('invoices') }),
   invoice: (id: string) =>
     queryOptions({ queryKey: ['invoices', id], queryFn: () => api<InvoiceView>(`invoices/${id}`) }),

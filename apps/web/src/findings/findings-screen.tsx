@@ -15,6 +15,7 @@ import { minorOf, moneyWords } from '../money.ts';
 import { BillLines } from './bill-lines.tsx';
 import { AnswerForm, type QuoteAnswer } from './answer-form.tsx';
 import { WornUnit } from './worn-unit.tsx';
+import { ByTelephone } from './by-telephone.tsx';
 import { FindingRows, judgedParts } from './finding-rows.tsx';
 import { Offers } from './offers.tsx';
 import { PartsList } from './parts-list.tsx';
@@ -116,6 +117,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
                 priceByHand={open || yes ? undefined : (part, price) => setByHand({ ...byHand, [part]: price })}
               />
             )}
+            {!exchange && <ByTelephone key={plan.needs.length} job={id} plan={plan} currency={money.currency} />}
             {quote?.answer && (
               <p className="m-0">
                 <b>

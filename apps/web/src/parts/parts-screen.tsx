@@ -4,12 +4,14 @@ import { useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { ArrivedLines, ComingLines } from './lines.tsx';
 import { DrawerList } from './drawer-list.tsx';
+import { KeepIn } from './keep-in.tsx';
 import { PriceList } from './price-list.tsx';
 import { ScanBox } from './scan-box.tsx';
+import { Suppliers } from './suppliers.tsx';
 import { ToOrderList } from './to-order.tsx';
 import { usePartsActions } from './use-parts.ts';
 
-const TABS = ['orders', 'drawer', 'superseded', 'prices'] as const;
+const TABS = ['orders', 'drawer', 'keep', 'suppliers', 'superseded', 'prices'] as const;
 type Tab = (typeof TABS)[number];
 
 /** What to order, what is on its way, what has come and whose shelf it unblocks; the drawers; supersessions; price lists. */
@@ -26,6 +28,8 @@ export default function PartsScreen({ me }: { readonly me: MeView }): React.JSX.
   const titles: Readonly<Record<Tab, string>> = {
     orders: 'Orders',
     drawer: 'Drawers',
+    keep: 'To keep in',
+    suppliers: 'Suppliers',
     superseded: `Superseded ${superseded.length}`,
     prices: 'Price lists',
   };
@@ -73,6 +77,8 @@ export default function PartsScreen({ me }: { readonly me: MeView }): React.JSX.
         </>
       )}
       {tab === 'drawer' && <DrawerList drawer={drawer} actions={actions} />}
+      {tab === 'keep' && <KeepIn me={me} />}
+      {tab === 'suppliers' && <Suppliers me={me} />}
       {tab === 'superseded' &&
         (superseded.length === 0 ? (
           <p>No number is superseded.</p>

@@ -10,6 +10,7 @@ import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
 import { typedNumber } from '../fields/typed-number.ts';
 import { READ_BY, today } from '../instruments/said.ts';
+import { Certificates } from './certificates.tsx';
 import { Choice, Field } from '../fields/form-field.tsx';
 import { Wrong } from '../fields/wrong.tsx';
 
@@ -31,6 +32,7 @@ const OF_A_WRENCH = [
 export function Instruments(): React.JSX.Element {
   // Somebody else may have changed it since this device looked.
   const list = useQuery({ ...queries.instruments(), refetchOnMount: 'always' });
+  const certificates = useQuery(queries.certificates());
   const [open, setOpen] = useState<string>();
   if (!list.data) return <p className="empty">{list.isError ? list.error.message : 'Looking for the instruments …'}</p>;
   const day = today();
@@ -54,6 +56,13 @@ export function Instruments(): React.JSX.Element {
               <span className={ranOut(i.calibratedTo, day) ? 'field-error' : 'quiet'}>{dateWords(i, day)}</span>
               <Off instrument={i} change={i.simulated ? undefined : () => setOpen(open === i.id ? undefined : i.id)} />
             </div>
+            {!i.simulated && (
+              <Certificates
+                instrument={i}
+                all={certificates.data?.filter((c) => c.instrument === i.id) ?? []}
+                change={open === i.id}
+              />
+            )}
             {open === i.id && <InstrumentForm instrument={i} done={() => setOpen(undefined)} />}
           </li>
         ))}

@@ -9,6 +9,7 @@ import FirstSteps from './first-steps.tsx';
 import { Instruments } from './instruments.tsx';
 import { Places } from './places.tsx';
 import ShopScreen from './shop-screen.tsx';
+import { StepBar } from './step-bar.tsx';
 
 afterEach(cleanup);
 const type = (label: string, value: string): void =>
@@ -143,6 +144,75 @@ describe('the shop', () => {
       '52.00',
       '52.00 58.00',
     ]);
+  });
+
+  test('the first start leads from one screen to the next: which step it is, and what comes after it', async () => {
+    const list = [
+      { id: 'yourself', done: true },
+      { id: 'money', done: false },
+      { id: 'places', done: false },
+      { id: 'people', done: false },
+      { id: 'job', done: false },
+    ];
+    const bar = async (path: string, steps: object[] = list): Promise<string | undefined> => {
+      serve({ 'shop/first-steps': steps });
+      const { container } = show(<StepBar path={path} />);
+      await waitFor(() => expect(container.querySelector('.stepbar')).not.toBeNull()).catch(() => undefined);
+      const shown = container.querySelector('.stepbar');
+      const says = shown
+        ? `${shown.querySelector('b')!.textContent} > ${shown.querySelector('a')!.getAttribute('href')}`
+        : undefined;
+      cleanup();
+      return says;
+    };
+    expect(await bar('/shop/money')).toBe('Step 2 of 5: Name, hour’s rate and tax > /shop/places');
+    // Two steps are done at one place: the one that is not done yet is meant.
+    expect(await bar('/shop/people')).toBe('Step 4 of 5: Who works with you > /book');
+    expect(
+      await bar(
+        '/shop/people',
+        list.map((s) => ({ ...s, done: false })),
+      ),
+    ).toBe('Step 1 of 5: Say who you are > /shop/money');
+    expect(await bar('/shop/log')).toBeUndefined();
+    expect(await bar('/shop/money', [...list.slice(0, 4), { id: 'job', done: true }])).toBeUndefined();
+  });
+
+  test('a certificate opens where the instrument stands, and another is added where it is changed', async () => {
+    const asked = serve({
+      instruments: [instrument({})],
+      certificates: [
+        {
+          id: 'c1',
+          instrument: 'own-1',
+          name: 'cert 2026.pdf',
+          mime: 'application/pdf',
+          by: 'U',
+          at: '2026-01-10T09:00:00Z',
+        },
+        {
+          id: 'c2',
+          instrument: 'other',
+          name: 'not its own.pdf',
+          mime: 'application/pdf',
+          by: 'U',
+          at: '2026-01-10T09:00:00Z',
+        },
+      ],
+      'shop/instruments': [],
+    });
+    show(<Instruments />);
+    const link = await screen.findByRole('link');
+    expect([link.textContent, link.getAttribute('href')]).toEqual([
+      'cert 2026.pdf (10 Jan 2026)',
+      '/api/certificates/c1',
+    ]);
+    fireEvent.click(screen.getByRole('button', { name: 'Change' }));
+    const file = new File(['%PDF-'], 'cert 2027.pdf', { type: 'application/pdf' });
+    fireEvent.change(screen.getByLabelText('Add its certificate: a PDF or a picture'), { target: { files: [file] } });
+    await waitFor(() =>
+      expect(asked.map((a) => `${a.method} ${a.path}`)).toContain('POST shop/instruments/own-1/certificates'),
+    );
   });
 
   test('first steps: what is done is ticked, the next one is lit, and all are gone once a unit was booked', async () => {

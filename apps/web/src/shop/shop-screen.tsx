@@ -9,6 +9,8 @@ import { LooksBack } from './looks-back.tsx';
 import { OnInvoices } from './on-invoices.tsx';
 import { People } from './people.tsx';
 import { Places } from './places.tsx';
+import { Suppliers } from '../parts/suppliers.tsx';
+import { StepBar } from './step-bar.tsx';
 import { Tablets } from './tablets.tsx';
 import './shop.scss';
 
@@ -19,6 +21,7 @@ const PARTS = [
   { id: 'places', title: 'Hours and places' },
   { id: 'instruments', title: 'Instruments' },
   { id: 'drawers', title: 'Drawers' },
+  { id: 'suppliers', title: 'Suppliers' },
   { id: 'tablets', title: 'Tablets' },
   { id: 'backup', title: 'Backup' },
   { id: 'log', title: 'Log' },
@@ -38,6 +41,7 @@ export default function ShopScreen({ me }: { readonly me: MeView }): React.JSX.E
           </NavLink>
         ))}
       </nav>
+      <StepBar path={part === undefined ? '/shop' : `/shop/${part}`} />
       <Part id={part} me={me} />
     </main>
   );
@@ -62,6 +66,8 @@ function Part({ id, me }: { readonly id: string | undefined; readonly me: MeView
       return <Instruments />;
     case 'drawers':
       return <Drawers />;
+    case 'suppliers':
+      return <Suppliers me={me} />;
     case 'tablets':
       return <Tablets />;
     case 'backup':

@@ -1,7 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { queries } from '../api/queries.ts';
+import { Facts } from './facts.tsx';
 import { daysSince, openDeferrals, trendsOf } from './history.ts';
 import { Runs } from './runs.tsx';
 import { ThenNow } from './then-now.tsx';
@@ -14,10 +16,11 @@ const MOST_DRAWN = 6;
 export default function UnitScreen(): React.JSX.Element {
   const { id = '' } = useParams();
   const unit = useQuery(queries.unit(id));
+  const [putRight, setPutRight] = useState(false);
   const imported = useQuery({ ...queries.imported(unit.data?.serial ?? ''), enabled: unit.data !== undefined });
   if (!unit.data)
     return <main className="empty">{unit.isError ? 'There is no such unit.' : 'Fetching the unit …'}</main>;
-  const { serial, model, customer, visits } = unit.data;
+  const { serial, model, worksAt, customer, visits } = unit.data;
   // Beside what is found now stands the last visit that is over.
   const then = visits.slice(1).find((v) => v.stage === 'handed-over');
   const deferred = openDeferrals(visits);
@@ -29,6 +32,7 @@ export default function UnitScreen(): React.JSX.Element {
           <h1>
             {serial}, {model}
           </h1>
+          {worksAt !== '' && <p className="m-0">Works at: {worksAt}</p>}
           <p className="quiet m-0">
             <Link to={`/customers/${customer.id}`}>{customer.name}</Link> ·{' '}
             {visits.length === 1 ? 'one visit' : `${visits.length} visits`}
@@ -36,11 +40,15 @@ export default function UnitScreen(): React.JSX.Element {
         </div>
         <div className="d-flex flex-wrap gap-3 align-items-end">
           <Runs key={unit.data.hoursPerWeek} unit={unit.data} />
+          <button type="button" className="btn-line" aria-expanded={putRight} onClick={() => setPutRight(!putRight)}>
+            Put right
+          </button>
           <Link to="/book" className="btn-line">
             Book in
           </Link>
         </div>
       </div>
+      {putRight && <Facts unit={unit.data} done={() => setPutRight(false)} />}
       {visits.length === 0 && <p>It has not been here yet.</p>}
       {deferred.length > 0 && (
         <section className="deferred" aria-label="Left for next time">

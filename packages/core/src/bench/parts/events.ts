@@ -14,6 +14,9 @@ export interface OrderedLine {
   /** Taken from the shop's own drawer: it is there at once. */
   readonly from: 'supplier' | 'drawer';
   readonly instead?: string;
+  /** Ordered by telephone: no queue sends it. The day on which it is to be here, where one was said. */
+  readonly byTelephone?: true;
+  readonly expected?: string;
 }
 
 /** What ordering leaves in the log. */
