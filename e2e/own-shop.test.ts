@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import { fold, nextMove } from '@jubb/core/bench';
 import type { InstrumentView, JobView, ShopChangeView } from '@jubb/contract';
-import { existsSync, readFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Page } from 'puppeteer-core';
 import { axeViolations } from './axe.ts';
@@ -126,6 +126,24 @@ describe('from an empty start to the first signed record', () => {
     expect(await outOfSight(page)).toEqual([]);
   });
 
+  test('a certificate is kept with its instrument, and opens as it came', async () => {
+    await part('instruments');
+    const file = join(shop.data, 'cert.pdf');
+    writeFileSync(file, '%PDF-1.4\n%%EOF\n');
+    await page.waitForSelector('.shopline');
+    await page.$$eval('.shoplist > li', (all) =>
+      all
+        .find((e) => e.textContent.includes('Long wrench'))!
+        .querySelector('button')!
+        .click(),
+    );
+    const input = await page.waitForSelector('input[type=file]');
+    await input!.uploadFile(file);
+    await page.waitForSelector('a.certificate');
+    const opened = await page.$eval('a.certificate', async (a) => (await fetch(a.href)).text());
+    expect(opened).toBe('%PDF-1.4\n%%EOF\n');
+  });
+
   test('a drawer is counted, and the bench draws on it', async () => {
     await part('drawers');
     await page.waitForSelector('.shopline b');
@@ -190,6 +208,53 @@ describe('from an empty start to the first signed record', () => {
     await page.waitForSelector('.record');
     await has(page, 'Vik and Daughter');
     await has(page, 'Runa Vik');
+  });
+
+  test('a forgotten PIN is made new on the screen: the old one opens nothing, the new one does', async () => {
+    await part('people');
+    await page.$$eval('.shopline', (all) =>
+      all
+        .find((e) => e.textContent.includes('Tord Lien'))!
+        .querySelector('button')!
+        .click(),
+    );
+    await fill('#new-pin', '8264');
+    await press(page, '.shopopen button', 'Give it');
+    await has(page, 'signs in with the new PIN from now on');
+    const signsIn = (pin: string): Promise<number> =>
+      fetch(`${shop.base}/api/session`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ name: 'Tord Lien', pin }),
+      }).then((a) => a.status);
+    expect([await signsIn('4917'), await signsIn('8264')]).toEqual([401, 201]);
+  });
+
+  test('a mechanic who leaves in the middle of a job is off the names at once, and stays by name in what they did', async () => {
+    const other = await shop.page();
+    await shop.signIn(other, 'Tord Lien', '8264');
+    await other.waitForSelector('.rail');
+    const second = await book(other, 'hub-dolly', ['65 mm'], 'South');
+    await forward(other, second, (s) => s.seq > 6, { impatience: 'a test' });
+    const before = await jobOf(page, second);
+    expect(before.events.at(-1)!.who.name).toBe('Tord Lien');
+    await part('people');
+    await page.$$eval('.shopline', (all) =>
+      all
+        .find((e) => e.textContent.includes('Tord Lien'))!
+        .querySelector('button')!
+        .click(),
+    );
+    await press(page, '.shopopen button', 'Works here no more …');
+    await press(page, '.shopopen button', 'Tord Lien has left');
+    await page.waitForSelector('[aria-label="Worked here before"]');
+    await other.goto(`${shop.base}/job/${second}`);
+    await other.waitForSelector('.names button');
+    expect(await other.$$eval('.names button', (all) => all.map((e) => e.textContent).join(' '))).not.toContain('Tord');
+    await other.close();
+    const after = await jobOf(page, second);
+    expect(after.events.map((e) => e.who.name)).toEqual(before.events.map((e) => e.who.name));
+    await forward(page, second, (s) => s.seq > before.events.length + 1, { impatience: 'a test' });
   });
 
   test('its invoice is made out from the record, looked over, and paid', async () => {

@@ -1,9 +1,9 @@
 import 'reflect-metadata';
-import { QueryClient } from '@tanstack/react-query';
 import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { idlePersister } from './api/idle-persister.ts';
+import { makeQueryClient } from './api/query-client.ts';
 import { App } from './app.tsx';
 import { outbox } from './outbox/use-outbox.ts';
 import { connectOutbox } from './bench/job-cache.ts';
@@ -12,13 +12,7 @@ import './theme/theme.scss';
 
 putTheme(keptTheme());
 
-/** Asked things are kept in IndexedDB, so that a reload without a network still shows the bench. */
-const client = new QueryClient({
-  defaultOptions: {
-    queries: { networkMode: 'offlineFirst', gcTime: 7 * 86_400_000, staleTime: 2000, retry: false },
-    mutations: { networkMode: 'always' },
-  },
-});
+const client = makeQueryClient();
 const persister = idlePersister();
 connectOutbox(client);
 void outbox.open();

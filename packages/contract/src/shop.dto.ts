@@ -14,13 +14,14 @@ import {
   Max,
   MaxLength,
   Min,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator';
 import { Type } from 'class-transformer';
 import { ownInstrumentKinds, type OwnInstrumentKind } from '@jubb/core/bench';
 import { roles, type Role } from './auth.dto.ts';
 
-export const readBy = ['typed', 'keyboard'] as const;
+export const readBy = ['typed', 'keyboard', 'port'] as const;
 export type ReadBy = (typeof readBy)[number];
 
 const NOT_BLANK = /\S/;
@@ -161,6 +162,12 @@ export class OwnInstrumentDto {
 
   @IsIn(readBy, { message: `One of: ${readBy.join(', ')}` })
   readBy: ReadBy;
+
+  /** Of one on a line: host and port of what speaks for it. */
+  @ValidateIf((o: OwnInstrumentDto) => o.readBy === 'port')
+  @IsString({ message: 'Host and port, as 192.168.7.30:7900' })
+  @Matches(/^([\w.-]{1,80}|\[[0-9a-f:]{2,45}\]):([1-9]\d{0,4})$/i, { message: 'Host and port, as 192.168.7.30:7900' })
+  line?: string;
 
   /** The last day on which its calibration holds. */
   @IsOptional()

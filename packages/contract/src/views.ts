@@ -185,7 +185,9 @@ export interface InstrumentView {
   readonly connected: boolean;
   /** Its own number, as engraved or on its certificate. */
   readonly number: string | null;
-  readonly readBy: 'port' | ReadBy;
+  readonly readBy: ReadBy;
+  /** Of one of the shop's own on a line: host and port; null for the simulated ones. */
+  readonly line?: string | null;
   /** Of a simulated stand: what can be wrong on it, and what is chosen now. */
   readonly faults?: { readonly all: readonly string[]; readonly chosen: string | null };
 }

@@ -40,6 +40,10 @@ export class Instrument {
   @Column({ name: 'read_by', type: 'text', default: 'port' })
   readBy: InstrumentView['readBy'];
 
+  /** Host and port of what speaks for it, where that is not the stand-ins. */
+  @Column({ type: 'text', nullable: true })
+  line: string | null;
+
   /** It is not in the shop any more. */
   @Column({ name: 'retired_at', type: 'timestamptz', nullable: true })
   retiredAt: Date | null;

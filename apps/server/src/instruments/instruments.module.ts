@@ -8,6 +8,6 @@ import { InstrumentsService } from './instruments.service.ts';
   imports: [LiveModule],
   controllers: [InstrumentsController],
   providers: [InstrumentsService, InstrumentFactsService],
-  exports: [InstrumentFactsService],
+  exports: [InstrumentFactsService, InstrumentsService],
 })
 export class InstrumentsModule {}

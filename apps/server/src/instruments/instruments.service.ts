@@ -3,6 +3,7 @@ import {
   ConflictException,
   Inject,
   Injectable,
+  Logger,
   NotFoundException,
   ServiceUnavailableException,
   UnprocessableEntityException,
@@ -27,33 +28,58 @@ import { TcpInstrument } from './tcp-instrument.ts';
 /** A self-check takes so many readings, or as many as come in this time. */
 const CHECK_READINGS = 5;
 const CHECK_MS = 2600;
+const FOLLOW_MS = 15_000;
 
 @Injectable()
 export class InstrumentsService implements OnModuleDestroy {
-  private readonly ports = new Map<string, InstrumentPort>();
+  private readonly logger = new Logger('instruments');
+  private readonly lines = new Map<string, { readonly port: InstrumentPort; readonly line: string }>();
+  private timer: NodeJS.Timeout | undefined;
   constructor(
     private readonly db: DataSource,
     @Inject(CONFIG) private readonly config: Config,
   ) {}
 
-  /** Connects to every instrument on the list; called once the list is there. */
+  /** Connects to every instrument on the list, and follows it from then on; called once the list is there. */
   async connectAll(): Promise<void> {
-    const [host, port] = this.config.standIns.split(':');
-    for (const i of await this.db.getRepository(Instrument).find({ where: { readBy: 'port' } })) {
-      const adapter = new TcpInstrument(i.id, host ?? '127.0.0.1', Number(port));
-      adapter.connect();
-      this.ports.set(i.id, adapter);
-    }
+    await this.follow();
+    this.timer ??= setInterval(
+      () =>
+        void this.follow().catch((e: Error) =>
+          this.logger.warn(`the list of instruments cannot be read: ${e.message}`),
+        ),
+      FOLLOW_MS,
+    );
+    this.timer.unref();
+  }
+
+  /** Calls whom the list names on a line, and hangs up on whom it does not name any more: another server may have changed it. */
+  async follow(): Promise<void> {
+    const listed = await this.db.getRepository(Instrument).find({ where: { readBy: 'port', retiredAt: IsNull() } });
+    const wanted = new Map(listed.map((i) => [i.id, i.line ?? this.config.standIns]));
+    for (const [id, { port, line }] of this.lines)
+      if (wanted.get(id) !== line) {
+        port.close();
+        this.lines.delete(id);
+      }
+    for (const [id, line] of wanted)
+      if (!this.lines.has(id)) {
+        const [, host = '127.0.0.1', at] = /^\[?(.*?)\]?:(\d+)$/.exec(line) ?? [];
+        const port = new TcpInstrument(id, host, Number(at));
+        port.connect();
+        this.lines.set(id, { port, line });
+      }
   }
 
   onModuleDestroy(): void {
-    for (const p of this.ports.values()) p.close();
+    clearInterval(this.timer);
+    for (const { port } of this.lines.values()) port.close();
   }
 
   async list(): Promise<InstrumentView[]> {
     const all = await this.db.getRepository(Instrument).find({ where: { retiredAt: IsNull() }, order: { id: 'ASC' } });
     return all.map(({ retiredAt: _, ...i }) => {
-      const port = this.ports.get(i.id);
+      const port = this.lines.get(i.id)?.port;
       return { ...i, connected: port?.connected ?? false, ...(port?.faults ? { faults: port.faults } : {}) };
     });
   }
@@ -131,7 +157,7 @@ export class InstrumentsService implements OnModuleDestroy {
   }
 
   private port(id: string): InstrumentPort {
-    const port = this.ports.get(id);
+    const port = this.lines.get(id)?.port;
     if (!port) throw new NotFoundException('There is no such instrument');
     return port;
   }

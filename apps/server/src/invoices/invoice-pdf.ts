@@ -1,9 +1,11 @@
 import type { InvoiceView } from '@jubb/contract';
+import { format, parseISO } from 'date-fns';
 import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 import { PDF_FONT } from '../pdf/pdf.ts';
 
 const RULE = '#cdc7b8';
 const QUIET = '#4a5358';
+const day = (text: string): string => format(parseISO(text), 'd MMMM yyyy');
 
 /** An invoice, or a credit, as a page for the customer and the bookkeeper. */
 export function invoicePdf(i: InvoiceView): TDocumentDefinitions {
@@ -41,8 +43,8 @@ export function invoicePdf(i: InvoiceView): TDocumentDefinitions {
             alignment: 'right',
             stack: [
               { text: `${word} ${i.number}`, fontSize: 16, bold: true },
-              { text: `Day: ${i.day}` },
-              ...(i.kind === 'invoice' ? [{ text: `To be paid by: ${i.due}` }] : []),
+              { text: `Day: ${day(i.day)}` },
+              ...(i.kind === 'invoice' ? [{ text: `To be paid by: ${day(i.due)}` }] : []),
               ...(i.of ? [{ text: `For invoice ${i.of.number}` }] : []),
               ...(i.shop.taxNumber === '' ? [] : [{ text: `${i.taxName} no. ${i.shop.taxNumber}` }]),
             ],
@@ -54,7 +56,13 @@ export function invoicePdf(i: InvoiceView): TDocumentDefinitions {
       ...(i.note === '' ? [] : [{ text: i.note, margin: [0, 4, 0, 0] as [number, number, number, number] }]),
       {
         margin: [0, 12, 0, 0],
-        layout: { hLineColor: RULE, vLineWidth: () => 0, hLineWidth: (row) => (row <= 1 ? 1 : 0.5) },
+        layout: {
+          hLineColor: RULE,
+          vLineWidth: () => 0,
+          hLineWidth: (row) => (row <= 1 ? 1 : 0.5),
+          paddingLeft: (column) => (column === 0 ? 0 : 6),
+          paddingRight: () => 0,
+        },
         table: {
           headerRows: 1,
           dontBreakRows: true,
@@ -74,7 +82,7 @@ export function invoicePdf(i: InvoiceView): TDocumentDefinitions {
       },
       {
         margin: [0, 10, 0, 0],
-        layout: 'noBorders',
+        layout: { defaultBorder: false, paddingLeft: () => 6, paddingRight: () => 0 },
         table: {
           widths: ['*', 110, 90],
           body: sums.map(([says, minor, bold]): Content[] => [

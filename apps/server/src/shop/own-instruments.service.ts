@@ -5,6 +5,7 @@ import { randomUUID } from 'node:crypto';
 import { DataSource, IsNull } from 'typeorm';
 import type { Person } from '../auth/person.entity.ts';
 import { Instrument } from '../instruments/instrument.entity.ts';
+import { InstrumentsService } from '../instruments/instruments.service.ts';
 import { ShopChangesService } from './shop-changes.service.ts';
 import { wrongField } from '../problems/wrong-field.ts';
 
@@ -14,6 +15,7 @@ export class OwnInstrumentsService {
   constructor(
     private readonly db: DataSource,
     private readonly changes: ShopChangesService,
+    private readonly instruments: InstrumentsService,
   ) {}
 
   /** @throws UnprocessableEntityException naming the field */
@@ -23,6 +25,7 @@ export class OwnInstrumentsService {
       await m.getRepository(Instrument).insert(row);
       await this.changes.note(m, me, [{ what: dto.name, is: `on the list: ${said(row)}` }]);
     });
+    await this.instruments.follow();
     return { id: row.id };
   }
 
@@ -36,6 +39,7 @@ export class OwnInstrumentsService {
       await m.getRepository(Instrument).update(id, row);
       await this.changes.note(m, me, [{ what: was.name, was: said(was), is: said(row) }]);
     });
+    await this.instruments.follow();
   }
 
   /** Takes one off the list; what was read with it stays in the records. @throws NotFoundException */
@@ -46,17 +50,18 @@ export class OwnInstrumentsService {
       await m.getRepository(Instrument).update(id, { retiredAt: now });
       await this.changes.note(m, me, [{ what: was.name, was: said(was), is: 'off the list' }]);
     });
+    await this.instruments.follow();
   }
 }
 
 type Row = Pick<
   Instrument,
-  'name' | 'kind' | 'number' | 'unit' | 'resolution' | 'uncertainty' | 'readBy' | 'calibratedTo' | 'wrench'
+  'name' | 'kind' | 'number' | 'unit' | 'resolution' | 'uncertainty' | 'readBy' | 'line' | 'calibratedTo' | 'wrench'
 >;
 
 /** @throws UnprocessableEntityException naming the field that cannot be */
 function rowOf(dto: OwnInstrumentDto): Row {
-  const { name, kind, number, unit, resolution, uncertainty, readBy, calibratedTo, wrench } = dto;
+  const { name, kind, number, unit, resolution, uncertainty, readBy, line, calibratedTo, wrench } = dto;
   const wrong = ownInstrumentProblem(dto);
   if (wrong) throw new UnprocessableEntityException(wrongField(wrong.field, wrong.says));
   return {
@@ -67,6 +72,7 @@ function rowOf(dto: OwnInstrumentDto): Row {
     resolution,
     uncertainty: { value: uncertainty, unit },
     readBy,
+    line: readBy === 'port' ? (line ?? null) : null,
     calibratedTo: calibratedTo ?? null,
     wrench: kind === 'torque-wrench' && wrench ? { ...wrench, scaleUnit: unit } : null,
   };

@@ -1,5 +1,6 @@
 import { Global, Module } from '@nestjs/common';
 import { AuthModule } from '../auth/auth.module.ts';
+import { InstrumentsModule } from '../instruments/instruments.module.ts';
 import { SheetsModule } from '../sheets/sheets.module.ts';
 import { CertificatesController } from './certificates.controller.ts';
 import { CertificatesService } from './certificates.service.ts';
@@ -14,7 +15,7 @@ import { ShopController } from './shop.controller.ts';
 
 /** A shop of one's own. Whoever changes a setting elsewhere writes it down here too. */
 @Module({
-  imports: [AuthModule, SheetsModule],
+  imports: [AuthModule, InstrumentsModule, SheetsModule],
   controllers: [PeopleController, ShopController, CertificatesController],
   providers: [
     CertificatesService,

@@ -10,7 +10,9 @@ import type {
   ShopPlacesView,
   WeekView,
 } from '@jubb/contract';
+import { once } from 'node:events';
 import { existsSync, writeFileSync } from 'node:fs';
+import { createServer, type AddressInfo, type Socket } from 'node:net';
 import { join } from 'node:path';
 import type request from 'supertest';
 import { DataSource } from 'typeorm';
@@ -70,6 +72,53 @@ describe('certificates of calibration', () => {
       'certificate',
     );
   });
+});
+
+describe('an instrument of the shop’s own on a line', () => {
+  const gauge = {
+    name: 'Depth gauge on its radio',
+    kind: 'caliper',
+    unit: 'mm',
+    resolution: 0.01,
+    uncertainty: 0.02,
+    readBy: 'port',
+  };
+  test('is called at its address by its id, is connected once it says what it is, and is hung up on when it goes off the list', async () => {
+    const speaker = createServer();
+    speaker.listen(0, '127.0.0.1');
+    await once(speaker, 'listening');
+    const called = once(speaker, 'connection') as Promise<[Socket]>;
+    const line = `127.0.0.1:${(speaker.address() as AddressInfo).port}`;
+    const { id } = (await shop.post('/api/shop/instruments', { ...gauge, line }, UNA)).body as { id: string };
+    const [socket] = await called;
+    const [first] = (await once(socket, 'data')) as [Buffer];
+    expect(JSON.parse(first.toString())).toEqual({ attach: id });
+    const listed = async (): Promise<InstrumentView | undefined> =>
+      ((await shop.get('/api/instruments')).body as InstrumentView[]).find((i) => i.id === id);
+    expect(await listed()).toMatchObject({ connected: false, readBy: 'port', line });
+    socket.write(`${JSON.stringify({ identify: { id, name: gauge.name, kind: 'caliper' } })}\n`);
+    while (!(await listed())!.connected) await new Promise((r) => setTimeout(r, 20));
+    // A real one is moved by a real hand.
+    expect(
+      (await shop.post(`/api/instruments/${id}/hand`, { action: 'present', value: 1, unit: 'mm' })).status,
+    ).not.toBe(200);
+    const over = once(socket, 'close');
+    expect((await shop.remove(`/api/shop/instruments/${id}`, UNA)).status).toBe(204);
+    await over;
+    expect(await listed()).toBeUndefined();
+    speaker.close();
+  });
+
+  test.each([undefined, 'gauge', 'gauge:', 'gauge:99999999', 'http://gauge:7900', 'two words:1'])(
+    'a line of "%s" is refused with its field',
+    async (line) => {
+      const answer = await shop.post('/api/shop/instruments', { ...gauge, line }, UNA);
+      expect([answer.status, errorsOf(answer)]).toEqual([
+        400,
+        { line: expect.arrayContaining(['Host and port, as 192.168.7.30:7900']) },
+      ]);
+    },
+  );
 });
 
 describe('people', () => {

@@ -1,7 +1,7 @@
 import type { CertificateView, InstrumentView } from '@jubb/contract';
 import { format } from 'date-fns';
 import Form from 'react-bootstrap/Form';
-import { api } from '../api/client.ts';
+import { sendForm } from '../api/client.ts';
 import { useWrite } from '../api/use-write.ts';
 import { Wrong } from '../fields/wrong.tsx';
 
@@ -19,7 +19,7 @@ export function Certificates({
     (file: File) => {
       const form = new FormData();
       form.set('certificate', file);
-      return api(`shop/instruments/${instrument.id}/certificates`, form);
+      return sendForm(`shop/instruments/${instrument.id}/certificates`, form);
     },
     { stale: [['instruments'], ['shop']] },
   );

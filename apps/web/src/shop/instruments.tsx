@@ -20,6 +20,7 @@ const KINDS = ownInstrumentKinds.map((k) => [k, titleOf(k)] as const);
 const WAYS = [
   ['typed', READ_BY.typed],
   ['keyboard', READ_BY.keyboard],
+  ['port', READ_BY.port],
 ] as const;
 /** What a torque wrench has beside the rest. */
 const OF_A_WRENCH = [
@@ -133,7 +134,8 @@ function fieldsOf(i: InstrumentView | undefined): Partial<Fields> {
     unit,
     resolution,
     uncertainty: i.uncertainty?.value ?? 0,
-    readBy: i.readBy === 'port' ? 'typed' : i.readBy,
+    readBy: i.readBy,
+    ...(i.line ? { line: i.line } : {}),
     ...(i.number === null ? {} : { number: i.number }),
     ...(i.calibratedTo === null ? {} : { calibratedTo: i.calibratedTo }),
     ...(wrench ? { wrench: { ...wrench, minNm: rangeOf(wrench).min } } : {}),
@@ -209,6 +211,14 @@ function InstrumentForm({
         wrong={errors.calibratedTo?.message}
       />
       <Choice label="How it is read" input={register('readBy')} options={WAYS} />
+      {watch('readBy') === 'port' && (
+        <Field
+          label="Its line: host and port"
+          placeholder="192.168.7.30:7900"
+          input={register('line')}
+          wrong={errors.line?.message}
+        />
+      )}
       <div className="answers">
         <button type="submit" className="btn-ink" disabled={busy}>
           {instrument ? 'Keep' : 'Add'}

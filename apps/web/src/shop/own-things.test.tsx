@@ -213,6 +213,8 @@ describe('the shop', () => {
     await waitFor(() =>
       expect(asked.map((a) => `${a.method} ${a.path}`)).toContain('POST shop/instruments/own-1/certificates'),
     );
+    // As a form with the file in it, and not as JSON.
+    expect(asked.find((a) => a.method === 'POST')!.body).toBeUndefined();
   });
 
   test('first steps: what is done is ticked, the next one is lit, and all are gone once a unit was booked', async () => {

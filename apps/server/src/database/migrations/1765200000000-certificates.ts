@@ -1,9 +1,10 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
-/** Certificates of calibration, each kept as it came; the newest of an instrument is the one that counts. */
+/** Instruments of the shop's own on a line; certificates of calibration, each kept as it came; the newest of an instrument is the one that counts. */
 export class Certificates1765200000000 implements MigrationInterface {
   async up(q: QueryRunner): Promise<void> {
     await q.query(`
+      ALTER TABLE instrument ADD COLUMN line text;
       CREATE TABLE certificate (
         id uuid PRIMARY KEY DEFAULT gen_random_uuid(),
         instrument_id text NOT NULL REFERENCES instrument,
@@ -19,6 +20,6 @@ export class Certificates1765200000000 implements MigrationInterface {
   }
 
   async down(q: QueryRunner): Promise<void> {
-    await q.query(`DROP TABLE certificate;`);
+    await q.query(`DROP TABLE certificate; ALTER TABLE instrument DROP COLUMN line;`);
   }
 }
