@@ -132,6 +132,8 @@ describe('a workshop of the first release, started with this one', () => {
         )
       )[0].n;
     await db.undoLastMigration();
+    expect([await there('sheet_not_done'), await there('certificate')]).toEqual([false, true]);
+    await db.undoLastMigration();
     expect([await there('certificate'), await there('shop_order')]).toEqual([false, true]);
     await db.undoLastMigration();
     expect([await there('shop_order'), await there('invoice')]).toEqual([false, true]);

@@ -181,6 +181,11 @@ export class OwnInstrumentDto {
   wrench?: WrenchDto;
 }
 
+/** Whether the shop takes in units of a sheet. */
+export class SheetDoneDto {
+  @IsBoolean({ message: 'Yes or no' })
+  done: boolean;
+}
 /** A certificate of calibration, kept as a file. */
 export interface CertificateView {
   readonly id: string;

@@ -160,6 +160,8 @@ export interface SheetLine {
   readonly maker: string;
   readonly models: readonly string[];
   readonly kind: string;
+  /** The shop does not take such units in: it is not offered when one is booked. */
+  readonly notDone?: true;
 }
 
 export interface InstrumentView {

@@ -42,7 +42,7 @@ export class SheetsController {
   @Get('sheets')
   @AllowedFor(...EVERY_ROLE)
   async list(): Promise<SheetLine[]> {
-    const all = await this.sheets.newest();
+    const [all, off] = await Promise.all([this.sheets.newest(), this.sheets.notDone()]);
     return all.map(({ compiled: s }) => ({
       id: s.id,
       revision: s.revision,
@@ -50,6 +50,7 @@ export class SheetsController {
       maker: s.maker,
       models: s.models,
       kind: s.kind,
+      ...(off.has(s.id) ? { notDone: true as const } : {}),
     }));
   }
 

@@ -54,6 +54,12 @@ export class SheetsService {
     await repository.insert({ sheet: sheet.id, revision: sheet.revision, source, hash, compiled: compiled as never });
   }
 
+  /** Sheets of units that this shop does not take in. */
+  async notDone(): Promise<ReadonlySet<string>> {
+    const rows = await this.db.query<{ sheet: string }[]>(`SELECT sheet FROM sheet_not_done`);
+    return new Set(rows.map((r) => r.sheet));
+  }
+
   /**
    * Takes in the text of a sheet from elsewhere. A revision that is here already with the same text is left alone.
    * @throws BadRequestException with what is wrong, line by line; ConflictException when that revision says something else

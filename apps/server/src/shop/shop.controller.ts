@@ -3,6 +3,7 @@ import {
   DrawerDto,
   OwnInstrumentDto,
   PlacesDto,
+  SheetDoneDto,
   type FirstStepView,
   type ShopChangeView,
   type ShopDrawerView,
@@ -14,6 +15,7 @@ import { DrawersService } from './drawers.service.ts';
 import { FirstStepsService } from './first-steps.service.ts';
 import { OwnInstrumentsService } from './own-instruments.service.ts';
 import { PlacesService } from './places.service.ts';
+import { SheetsDoneService } from './sheets-done.service.ts';
 import { ShopChangesService } from './shop-changes.service.ts';
 
 /** What makes a shop one's own: the owner's to set. */
@@ -25,6 +27,7 @@ export class ShopController {
     private readonly instruments: OwnInstrumentsService,
     private readonly changes: ShopChangesService,
     private readonly first: FirstStepsService,
+    private readonly sheetsDone: SheetsDoneService,
   ) {}
 
   @Get('first-steps')
@@ -61,6 +64,13 @@ export class ShopController {
   @AllowedFor('owner')
   countDrawer(@Param('drawer') drawer: string, @Body() body: DrawerDto, @Me() me: Person): Promise<ShopDrawerView[]> {
     return this.drawers.count(drawer, body, me);
+  }
+
+  @Put('sheets/:sheet')
+  @HttpCode(204)
+  @AllowedFor('owner')
+  setSheetDone(@Param('sheet') sheet: string, @Body() body: SheetDoneDto, @Me() me: Person): Promise<void> {
+    return this.sheetsDone.set(sheet, body.done, me);
   }
 
   @Post('instruments')

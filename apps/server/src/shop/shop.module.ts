@@ -10,6 +10,7 @@ import { OwnInstrumentsService } from './own-instruments.service.ts';
 import { PeopleController } from './people.controller.ts';
 import { PeopleService } from './people.service.ts';
 import { PlacesService } from './places.service.ts';
+import { SheetsDoneService } from './sheets-done.service.ts';
 import { ShopChangesService } from './shop-changes.service.ts';
 import { ShopController } from './shop.controller.ts';
 
@@ -19,6 +20,7 @@ import { ShopController } from './shop.controller.ts';
   controllers: [PeopleController, ShopController, CertificatesController],
   providers: [
     CertificatesService,
+    SheetsDoneService,
     PeopleService,
     PlacesService,
     DrawersService,

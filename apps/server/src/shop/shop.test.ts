@@ -4,6 +4,7 @@ import type {
   FirstStepView,
   InstrumentView,
   JobView,
+  SheetLine,
   ShopChangeView,
   ShopDrawerView,
   ShopPersonView,
@@ -34,6 +35,22 @@ const person = async (name: string): Promise<ShopPersonView> => (await people())
 const changes = async (): Promise<ShopChangeView[]> =>
   (await shop.get('/api/shop/changes', UNA)).body as ShopChangeView[];
 const newcomer = { name: 'Nils Ode', initials: 'no', role: 'mechanic', works: true, pin: '8264' };
+
+describe('what the shop takes in', () => {
+  const listed = async (): Promise<SheetLine | undefined> =>
+    ((await shop.get('/api/sheets')).body as SheetLine[]).find((s) => s.id === 'hub-dolly');
+  test('a sheet is taken off what is offered and put back, by the owner, and the log says so; jobs of it go on', async () => {
+    expect((await put('/api/shop/sheets/hub-dolly', { done: false })).status).toBe(204);
+    expect((await put('/api/shop/sheets/hub-dolly', { done: false })).status).toBe(204);
+    expect((await listed())?.notDone).toBe(true);
+    expect((await changes())[0]).toMatchObject({ was: 'taken in', is: 'not taken in' });
+    expect((await shop.jobAt('C')).sheet.id).toBe('hub-dolly');
+    expect((await put('/api/shop/sheets/hub-dolly', { done: true })).status).toBe(204);
+    expect((await listed())?.notDone).toBeUndefined();
+    expect((await put('/api/shop/sheets/no-such', { done: false })).status).toBe(404);
+    expect(errorsOf(await put('/api/shop/sheets/hub-dolly', { done: 'no' }))).toEqual({ done: ['Yes or no'] });
+  });
+});
 
 describe('certificates of calibration', () => {
   const own = async (): Promise<string> => {

@@ -63,6 +63,27 @@ describe('booking a unit in', () => {
     });
   });
 
+  test('what the shop does not take in is not offered', async () => {
+    serve({
+      ...answers,
+      sheets: [
+        { id: 'hub-dolly', title: hub.title, kind: hub.kind, revision: 1, maker: hub.maker, models: [] },
+        {
+          id: 'axle-pinion',
+          title: axle.title,
+          kind: axle.kind,
+          revision: 1,
+          maker: axle.maker,
+          models: [],
+          notDone: true,
+        },
+      ],
+    });
+    show(<BookInScreen me={una} />, { path: '/book' });
+    await screen.findByRole('option', { name: hub.title });
+    expect(screen.queryByRole('option', { name: axle.title })).toBeNull();
+  });
+
   test('how much of it: asked where the sheet knows of less than all, and forgotten with the sheet', async () => {
     const asked = serve({
       ...answers,

@@ -93,7 +93,9 @@ export function ComplaintAndSheet({
   };
   const { errors } = form.formState;
   const sheets = useQuery(queries.sheets());
-  const kinds = [...new Set((sheets.data ?? []).map((s) => s.kind))].sort();
+  // What the shop does not take in is not offered; a unit that is known keeps its own.
+  const offered = (sheets.data ?? []).filter((s) => s.notDone !== true || s.id === sheet?.id);
+  const kinds = [...new Set(offered.map((s) => s.kind))].sort();
   return (
     <>
       <div>
@@ -113,8 +115,8 @@ export function ComplaintAndSheet({
           <option value="">Choose</option>
           {kinds.map((kind) => (
             <optgroup key={kind} label={kind}>
-              {sheets.data
-                ?.filter((s) => s.kind === kind)
+              {offered
+                .filter((s) => s.kind === kind)
                 .map((s) => (
                   <option key={s.id} value={s.id}>
                     {s.title}

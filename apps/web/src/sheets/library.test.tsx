@@ -34,6 +34,21 @@ describe('the library', () => {
     expect(screen.getByText('No sheet holds that.')).toBeTruthy();
   });
 
+  test('the owner says what the shop takes in, a press a sheet; what it does not says so on the list', async () => {
+    const asked = serve({ sheets: [sheets[0], { ...sheets[1], notDone: true }], 'shop/sheets': undefined });
+    show(<SheetsScreen me={una} />);
+    expect((await screen.findByText('Turbocharger core')).closest('a')!.textContent).toContain('not taken in here');
+    fireEvent.click(screen.getByRole('button', { name: 'What we take in …' }));
+    const [hub, turbo] = screen.getAllByRole<HTMLInputElement>('checkbox');
+    expect([hub!.checked, turbo!.checked]).toEqual([true, false]);
+    fireEvent.click(hub!);
+    await waitFor(() => expect(asked.some((a) => a.method === 'PUT')).toBe(true));
+    expect(asked.find((a) => a.method === 'PUT')).toMatchObject({
+      path: 'shop/sheets/hub-dolly',
+      body: { done: false },
+    });
+  });
+
   test('takes in another workshop’s sheet for the owner only', async () => {
     serve({ sheets });
     const mechanic = { ...una, person: { ...una.person, role: 'mechanic' } } as MeView;

@@ -1,5 +1,6 @@
 import { OwnInstrumentDto, type InstrumentView } from '@jubb/contract';
 import { ownInstrumentKinds, ranOut, rangeOf, usualUnits, type OwnInstrumentKind } from '@jubb/core/bench';
+import { standsFor } from '@jubb/core/sheet';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
@@ -176,7 +177,11 @@ function InstrumentForm({
       <Choice
         label="Kind"
         input={register('kind', {
-          onChange: (e: { target: { value: OwnInstrumentKind } }) => setValue('unit', usualUnits[e.target.value]),
+          onChange: ({ target: { value } }: { target: { value: OwnInstrumentKind } }) => {
+            setValue('unit', usualUnits[value]);
+            // Its curves come over a line: nobody types them.
+            if (Object.hasOwn(standsFor, value)) setValue('readBy', 'port');
+          },
         })}
         options={KINDS}
       />

@@ -13,6 +13,10 @@ describe('an instrument of the shop’s own', () => {
     expect(ownInstrumentProblem({ kind, unit, ...more })).toBeUndefined();
   });
 
+  test('a stand is on a line', () => {
+    expect(ownInstrumentProblem({ kind: 'leak-tester', unit: 'bar', readBy: 'port' })).toBeUndefined();
+  });
+
   test('in another unit of the same quantity it may be too', () => {
     expect(parseQuantity('1 lbf·ft', 'torque').value).toBe(1);
     expect(ownInstrumentProblem({ ...wrench, unit: 'lbf·ft' })).toBeUndefined();
@@ -39,6 +43,12 @@ describe('an instrument of the shop’s own', () => {
       { ...wrench, wrench: { minNm: 20, maxNm: 20 } },
       'wrench',
       'Its scale ends above where it begins',
+    ],
+    [
+      'a stand that somebody types',
+      { kind: 'leak-tester', unit: 'bar', readBy: 'typed' },
+      'readBy',
+      'A stand is on a line',
     ],
     ['30 February', { ...wrench, calibratedTo: '2027-02-30' }, 'calibratedTo', '2027-02-30 is no day of the calendar'],
     [

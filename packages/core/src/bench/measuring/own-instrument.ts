@@ -1,30 +1,48 @@
-import { couldGive, gaugeKindNames, type GaugeKind } from './gauges.ts';
+import { standsFor, type StandInstrument } from '../../sheet/index.ts';
+import { couldGive, gaugeKindNames } from './gauges.ts';
 
-/** What an instrument of the shop's own may be: it is read by hand or through a keyboard, so a stand is none of them. */
-export const ownInstrumentKinds = ['torque-wrench', 'indicator', 'thermometer', 'press', ...gaugeKindNames] as const;
+const standKinds = Object.keys(standsFor) as readonly StandInstrument[] as readonly [
+  StandInstrument,
+  ...StandInstrument[],
+];
+/** What an instrument of the shop's own may be. */
+export const ownInstrumentKinds = [
+  'torque-wrench',
+  'indicator',
+  'thermometer',
+  'press',
+  ...gaugeKindNames,
+  ...standKinds,
+] as const;
 export type OwnInstrumentKind = (typeof ownInstrumentKinds)[number];
 
 /** The unit that each kind usually shows (common practice). */
-export const usualUnits: Readonly<Record<'torque-wrench' | 'indicator' | 'thermometer' | 'press' | GaugeKind, string>> =
-  {
-    'torque-wrench': 'N·m',
-    indicator: 'mm',
-    thermometer: '°C',
-    press: 'kN',
-    caliper: 'mm',
-    micrometer: 'mm',
-    'bore-gauge': 'mm',
-    'pull-scale': 'N',
-    'ohm-meter': 'Ω',
-    'insulation-tester': 'MΩ',
-    'diode-meter': 'V',
-  };
+export const usualUnits: Readonly<Record<OwnInstrumentKind, string>> = {
+  'torque-wrench': 'N·m',
+  indicator: 'mm',
+  thermometer: '°C',
+  press: 'kN',
+  caliper: 'mm',
+  micrometer: 'mm',
+  'bore-gauge': 'mm',
+  'pull-scale': 'N',
+  'ohm-meter': 'Ω',
+  'insulation-tester': 'MΩ',
+  'diode-meter': 'V',
+  'alternator-stand': 'A',
+  'balancing-stand': 'mm/s',
+  'leak-tester': 'bar',
+  'spin-stand': 'N·m',
+  'function-stand': 'N',
+};
 
 /** An instrument of the shop's own, as far as its facts must fit together. */
 export interface OwnInstrument {
   readonly kind: string;
   /** The unit that it shows. */
   readonly unit: string;
+  /** How it is read: 'typed', 'keyboard' or 'port'. */
+  readonly readBy?: string | undefined;
   /** Last day of its calibration, YYYY-MM-DD. */
   readonly calibratedTo?: string | undefined;
   /** Where the scale of a torque wrench begins and ends, N·m. */
@@ -32,17 +50,22 @@ export interface OwnInstrument {
 }
 
 /**
- * Why the facts of an instrument cannot be: a unit that it does not show, a day that is none, a torque wrench without a
+ * Why the facts of an instrument cannot be: a unit that it does not show, a stand that is typed, a day that is none, a torque wrench without a
  * range or with one that runs backwards. Undefined where they can.
  */
 export function ownInstrumentProblem({
   kind,
   unit,
+  readBy,
   calibratedTo,
   wrench,
-}: OwnInstrument): { readonly field: 'unit' | 'calibratedTo' | 'wrench'; readonly says: string } | undefined {
+}: OwnInstrument):
+  { readonly field: 'unit' | 'readBy' | 'calibratedTo' | 'wrench'; readonly says: string } | undefined {
   if (!couldGive(kind, { value: 1, unit }))
     return { field: 'unit', says: `${unit} is not what a ${kind.replaceAll('-', ' ')} shows` };
+  // Its curves come over a line: nobody types them.
+  if (readBy !== undefined && readBy !== 'port' && Object.hasOwn(standsFor, kind))
+    return { field: 'readBy', says: 'A stand is on a line' };
   if (calibratedTo !== undefined && !isDay(calibratedTo))
     return { field: 'calibratedTo', says: `${calibratedTo} is no day of the calendar` };
   if (kind === 'torque-wrench' && !wrench)
