@@ -131,7 +131,7 @@ function fieldsOf(i: InstrumentView | undefined): Partial<Fields> {
   const { name, kind, unit, resolution, wrench } = i;
   return {
     name,
-    kind: kind as OwnInstrumentKind,
+    kind: kind,
     unit,
     resolution,
     uncertainty: i.uncertainty?.value ?? 0,
