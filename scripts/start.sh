@@ -90,7 +90,10 @@ if [ "$HOST" = 0.0.0.0 ]; then
     [ "$HTTPS" = no ] || say "    and before that, once on each, how it takes the shop's certificate:  http://$card:$GUIDE_PORT"
   done
 fi
-[ "$HOST" != 127.0.0.1 ] || say "  Only this machine reaches it. For tablets of the workshop: --https (see docs/operations.md)"
+if [ "$HOST" = 127.0.0.1 ]; then
+  [ "$HTTPS" = yes ] && ways="leave --host away" || ways="--https"
+  say "  Only this machine reaches it. For tablets of the workshop: $ways (see docs/operations.md)"
+fi
 [ "$DEMO" = yes ] && say "  Press a name. Demo PINs: Una 1111, Magnus 2222, Ailsa 3333, Tam 4444" || { [ ! -f "$DATA/first-pin" ] || say "  The owner's first PIN: $(cat "$DATA/first-pin") (press the owner's name; change it: press your initials)"; }
 say "  Ctrl-C stops everything that was started here."
 say ""

@@ -24,6 +24,7 @@ import {
   type InvoiceLineKind,
   type InvoiceState,
 } from '@jubb/core/invoice';
+import { DAY, SAYS_DAY } from './day.ts';
 
 export const paidHows = ['cash', 'card', 'bank', 'otherwise'] as const;
 export type PaidHow = (typeof paidHows)[number];
@@ -31,8 +32,6 @@ export type PaidHow = (typeof paidHows)[number];
 /** Minor units: a thousand million of the major ones is beyond any shop. */
 const MOST_MINOR = 100_000_000_000;
 const MOST_LINES = 200;
-const DAY = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/;
-const SAYS_DAY = { message: 'A day, as 2027-03-31' };
 
 export class InvoiceLineDto {
   @IsString()

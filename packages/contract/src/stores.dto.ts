@@ -16,6 +16,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import { DAY, SAYS_DAY } from './day.ts';
 
 const MOST_PIECES = 100_000;
 const MOST_MINOR = 100_000_000;
@@ -164,7 +165,7 @@ export class TelephoneOrderDto {
 
   /** When it is to be here; left out where nobody said. */
   @IsOptional()
-  @Matches(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, { message: 'A day, as 2027-03-31' })
+  @Matches(DAY, SAYS_DAY)
   expected?: string;
 
   @IsArray()

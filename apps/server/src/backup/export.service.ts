@@ -45,6 +45,38 @@ const TABLES: readonly { readonly file: string; readonly sql: string }[] = [
   { file: 'changes.csv', sql: `SELECT at, by_name, what, was, is_now FROM shop_change ORDER BY id` },
 ];
 
+interface StoredRow {
+  readonly id: string;
+  /** Whose it is: number of a job, a sheet, an instrument. */
+  readonly of: string;
+  readonly name: string;
+  readonly mime: string;
+}
+/** Files that lie in the database, and where each goes. */
+const STORED: readonly {
+  readonly table: string;
+  readonly sql: string;
+  readonly name: (row: StoredRow) => string;
+}[] = [
+  {
+    table: 'photo',
+    sql: `SELECT p.id, j.number AS of, '' AS name, 'image/jpeg' AS mime FROM photo p JOIN job j ON j.id = p.job_id ORDER BY j.number, p.id`,
+    name: ({ of, id }) => `pictures/${of}-${id}.jpg`,
+  },
+  {
+    table: 'document',
+    sql: `SELECT id, sheet AS of, name, mime FROM document ORDER BY sheet, name, id`,
+    name: (row) => `documents/${namedFile(row)}`,
+  },
+  {
+    table: 'certificate',
+    sql: `SELECT c.id, i.name AS of, c.name, c.mime FROM certificate c JOIN instrument i ON i.id = c.instrument_id ORDER BY i.name, c.at`,
+    name: (row) => `certificates/${namedFile(row)}`,
+  },
+];
+const namedFile = ({ of, name, id, mime }: StoredRow): string =>
+  `${safeName(of)}/${safeName(name)}-${id.slice(0, 8)}${endOf(mime)}`;
+
 /** Everything of a shop as files that other software reads, written while they are read: no file of it stands in memory whole but one job's. */
 @Injectable()
 export class ExportService {
@@ -95,32 +127,13 @@ export class ExportService {
     await add('readings.csv', Readable.from(this.readings()));
     for (const { id, number } of await this.allJobs())
       await add(`jobs/${number}.json`, `${JSON.stringify(await this.jobs.exported(id), null, 1)}\n`);
-    const pictures = await this.db.query<{ id: string; number: number }[]>(
-      `SELECT p.id, j.number FROM photo p JOIN job j ON j.id = p.job_id ORDER BY j.number, p.id`,
-    );
-    for (const p of pictures) {
-      const [{ bytes }] = await this.db.query<[{ bytes: Buffer }]>(`SELECT bytes FROM photo WHERE id = $1`, [p.id]);
-      await add(`pictures/${p.number}-${p.id}.jpg`, bytes);
-    }
-    const documents = await this.db.query<{ id: string; sheet: string; name: string; mime: string }[]>(
-      `SELECT id, sheet, name, mime FROM document ORDER BY sheet, name, id`,
-    );
-    for (const d of documents) {
-      const [{ bytes }] = await this.db.query<[{ bytes: Buffer }]>(`SELECT bytes FROM document WHERE id = $1`, [d.id]);
-      await add(`documents/${safeName(d.sheet)}/${safeName(d.name)}-${d.id.slice(0, 8)}${endOf(d.mime)}`, bytes);
-    }
-    const certificates = await this.db.query<{ id: string; instrument: string; name: string; mime: string }[]>(
-      `SELECT c.id, i.name AS instrument, c.name, c.mime FROM certificate c JOIN instrument i ON i.id = c.instrument_id ORDER BY i.name, c.at`,
-    );
-    for (const c of certificates) {
-      const [{ bytes }] = await this.db.query<[{ bytes: Buffer }]>(`SELECT bytes FROM certificate WHERE id = $1`, [
-        c.id,
-      ]);
-      await add(
-        `certificates/${safeName(c.instrument)}/${safeName(c.name)}-${c.id.slice(0, 8)}${endOf(c.mime)}`,
-        bytes,
-      );
-    }
+    for (const { table, sql, name } of STORED)
+      for (const row of await this.db.query<StoredRow[]>(sql)) {
+        const [{ bytes }] = await this.db.query<[{ bytes: Buffer }]>(`SELECT bytes FROM ${table} WHERE id = $1`, [
+          row.id,
+        ]);
+        await add(name(row), bytes);
+      }
     await zip.finalize();
   }
 

@@ -1,10 +1,9 @@
-import { createHash } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdir, readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
-import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { extract } from 'tar-stream';
+import { summed } from './summed.ts';
 import {
   BackupRefused,
   DUMP,
@@ -104,16 +103,8 @@ async function takeEntry(
 }
 
 async function unpackOne(entry: AsyncIterable<unknown>, name: string, to: string): Promise<BackupFile> {
-  const hash = createHash('sha256');
-  let bytes = 0;
-  const summing = new Transform({
-    transform(piece: Buffer, _encoding, next) {
-      hash.update(piece);
-      bytes += piece.length;
-      next(null, piece);
-    },
-  });
+  const { through, sum } = summed();
   await mkdir(dirname(to), { recursive: true });
-  await pipeline(entry, summing, createWriteStream(to, { mode: 0o600 }));
-  return { name, bytes, sha256: hash.digest('hex') };
+  await pipeline(entry, through, createWriteStream(to, { mode: 0o600 }));
+  return { name, ...sum() };
 }

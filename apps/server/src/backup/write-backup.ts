@@ -3,7 +3,6 @@ import { once } from 'node:events';
 import { createReadStream, createWriteStream } from 'node:fs';
 import { mkdtemp, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import { basename, dirname, join } from 'node:path';
-import { Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { text } from 'node:stream/consumers';
 import pg from 'pg';
@@ -19,6 +18,7 @@ import {
   type BackupFile,
   type BackupManifest,
 } from './manifest.ts';
+import { summed } from './summed.ts';
 import { pgMajor, startDump } from './pg-programs.ts';
 
 export interface BackupSource {
@@ -72,19 +72,11 @@ async function dump(databaseUrl: string, to: string): Promise<{ readonly file: B
     const child = await startDump(databaseUrl, snapshot);
     const ended = once(child, 'close') as Promise<[number | null]>;
     const said = text(child.stderr);
-    const hash = createHash('sha256');
-    let bytes = 0;
-    const summing = new Transform({
-      transform(piece: Buffer, _encoding, next) {
-        hash.update(piece);
-        bytes += piece.length;
-        next(null, piece);
-      },
-    });
-    await pipeline(child.stdout, summing, createWriteStream(to, { mode: 0o600 }));
+    const { through, sum } = summed();
+    await pipeline(child.stdout, through, createWriteStream(to, { mode: 0o600 }));
     const [code] = await ended;
     if (code !== 0) throw new Error(`the database could not be read: ${(await said).trim().split('\n').at(-1) ?? ''}`);
-    return { file: { name: DUMP, bytes, sha256: hash.digest('hex') }, facts: { ...facts, postgres: await pgMajor() } };
+    return { file: { name: DUMP, ...sum() }, facts: { ...facts, postgres: await pgMajor() } };
   } finally {
     await client.end();
   }

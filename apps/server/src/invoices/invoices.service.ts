@@ -10,14 +10,13 @@ import type {
   PaymentDto,
 } from '@jubb/contract';
 import { TZDate } from '@date-fns/tz';
-import type { BenchState } from '@jubb/core/bench';
 import {
   creditLines,
+  creditSums,
   draftInvoice,
   invoiceLineProblem,
+  invoiceNotYet,
   invoicesCsv,
-  invoiceSums,
-  type InvoiceLine,
 } from '@jubb/core/invoice';
 import { addDays, format, isValid, parseISO } from 'date-fns';
 import { DataSource, type EntityManager } from 'typeorm';
@@ -74,7 +73,7 @@ export class InvoicesService {
       currency,
       taxName,
       taxPercent,
-      notYet: notYet(state, sent),
+      notYet: invoiceNotYet(state, invoicesOf(sent)) ?? null,
       sent,
     };
   }
@@ -90,8 +89,8 @@ export class InvoicesService {
       const shop = await this.billing(m);
       const before = await this.byCommand(m, body.commandId);
       if (before) return viewOf(m, before, dayOf(now, shop.zone));
-      const problem = notYet(state, await this.ofJob(m, body.job, now));
-      if (problem !== null) throw new ConflictException(problem);
+      const problem = invoiceNotYet(state, invoicesOf(await this.ofJob(m, body.job, now)));
+      if (problem !== undefined) throw new ConflictException(problem);
       const lines = body.lines.map(({ title, kind, count, eachMinor, sumMinor }) => ({
         title: title.trim(),
         kind,
@@ -246,7 +245,10 @@ export class InvoicesService {
   ): Promise<InvoiceView> {
     const day = dayOf(now, shop.zone);
     const due = what.kind === 'credit' ? day : format(addDays(parseISO(day), shop.pay_days), 'yyyy-MM-dd');
-    const sums = sumsOf(what.sent.lines, what.taxPercent, what.of);
+    const { of } = what;
+    // Totals of its credits are below nought.
+    const left = of?.last ? of.record.credits.reduce((sum, c) => sum + c, Number(of.record.total_minor)) : undefined;
+    const sums = creditSums(what.sent.lines, what.taxPercent, left);
     // The row of the workshop is locked: numbers are given one after the other, and none is lost.
     const number = shop.invoice_next;
     await m.query(`UPDATE workshop SET invoice_next = $1 WHERE id = 1`, [number + 1]);
@@ -305,24 +307,8 @@ export class InvoicesService {
   }
 }
 
-/** Sums of what is made out. The credit that takes the last lines back takes what is left: no penny of tax stays behind. */
-function sumsOf(
-  lines: readonly InvoiceLine[],
-  taxPercent: number,
-  of: { readonly record: InvoiceRecord; readonly last: boolean } | undefined,
-): { readonly netMinor: number; readonly taxMinor: number; readonly totalMinor: number } {
-  const sums = invoiceSums(lines, taxPercent);
-  if (!of?.last) return sums;
-  const left = of.record.credits.reduce((sum, c) => sum + c, Number(of.record.total_minor));
-  return { netMinor: sums.netMinor, taxMinor: -left - sums.netMinor, totalMinor: -left };
-}
-
-/** Why no invoice can be made out for a job, in words; null when one can. */
-function notYet(state: BenchState, sent: readonly InvoiceRow[]): string | null {
-  if (!state.signed && !state.end) return 'The job is not signed yet: an invoice is for what was done';
-  const open = sent.find((i) => i.kind === 'invoice' && i.creditedMinor < i.totalMinor);
-  return open ? `Invoice ${open.number} is made out for it already: take that back first` : null;
-}
+/** Without the credits among them. */
+const invoicesOf = (rows: readonly InvoiceRow[]): readonly InvoiceRow[] => rows.filter((r) => r.kind === 'invoice');
 
 const settingsOf = (b: Billing): InvoiceSettingsView => ({
   address: b.address,

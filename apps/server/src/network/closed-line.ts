@@ -1,3 +1,4 @@
+import { Logger } from '@nestjs/common';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import type { Server as HttpsServer } from 'node:https';
 import { hostname } from 'node:os';
@@ -8,6 +9,7 @@ import { guideServer } from './guide.ts';
 import { NetworkService } from './network.service.ts';
 import { readyTls, type Tls } from './tls-files.ts';
 
+const logger = new Logger('network');
 const LOOK_MS = 10 * 60_000;
 /** PostgreSQL: there is no such table. */
 const NO_TABLE = '42P01';
@@ -64,7 +66,7 @@ export async function openGuide(app: NestExpressApplication, config: Config, tls
         ({ cert } = server);
         (app.getHttpServer() as HttpsServer).setSecureContext(server);
       })
-      .catch((e: Error) => console.error(`the certificate could not be looked at: ${e.message}`));
+      .catch((e: Error) => logger.warn(`the certificate could not be looked at: ${e.message}`));
   }, LOOK_MS);
   timer.unref();
   network.closeGuide = () => {

@@ -8,7 +8,7 @@ import type {
   SupplierDto,
   SupplierView,
 } from '@jubb/contract';
-import { toRestock } from '@jubb/core/parts';
+import { levelProblem, toRestock } from '@jubb/core/parts';
 import { DataSource, type EntityManager } from 'typeorm';
 import type { Person } from '../auth/person.entity.ts';
 import { wrongField } from '../problems/wrong-field.ts';
@@ -57,10 +57,8 @@ export class StoresService {
 
   /** Sets below how many something is ordered, and up to how many. */
   async setLevel(body: LevelDto, me: Person): Promise<void> {
-    if (body.least === null && body.upTo !== null)
-      throw new BadRequestException(wrongField('least', 'Say below how many it is ordered'));
-    if (body.least !== null && body.upTo !== null && body.upTo < body.least)
-      throw new BadRequestException(wrongField('upTo', `${body.least} at least: that is where it is ordered`));
+    const wrong = levelProblem(body);
+    if (wrong) throw new BadRequestException(wrongField(wrong.field, wrong.says));
     await this.db.transaction(async (m) => {
       const was = await one(m, body);
       const [table, where, values] = whereOf(body);
@@ -75,9 +73,10 @@ export class StoresService {
   async order(body: ShopOrderDto, me: Person, now: Date): Promise<void> {
     await this.db.transaction(async (m) => {
       const { title } = await one(m, body);
-      await m.query(
+      const supplier = body.supplier.trim();
+      const written = await m.query<unknown[]>(
         `INSERT INTO shop_order (id, number, drawer, thickness_nm, title, count, supplier, price_minor, ordered_at, by_name)
-         VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) ON CONFLICT (id) DO NOTHING`,
+         VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10) ON CONFLICT (id) DO NOTHING RETURNING id`,
         [
           body.id,
           body.number ?? null,
@@ -85,12 +84,21 @@ export class StoresService {
           body.thicknessNm ?? null,
           title,
           body.count,
-          body.supplier.trim(),
+          supplier,
           body.priceMinor ?? null,
           now,
           me.name,
         ],
       );
+      if (written.length > 0) return;
+      const [was] = await m.query<[{ title: string; count: number; supplier: string }]>(
+        `SELECT title, count, supplier FROM shop_order WHERE id = $1`,
+        [body.id],
+      );
+      if (was.title !== title || was.count !== body.count || was.supplier !== supplier)
+        throw new ConflictException(
+          `This order is written down already, as ${was.count} × ${was.title} from ${was.supplier}`,
+        );
     });
   }
 

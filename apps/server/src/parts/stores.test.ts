@@ -30,6 +30,12 @@ describe('levels, and the list that they make', () => {
     const order = { id: randomUUID(), number, count: 10, supplier: 'The corner shop', priceMinor: 120 };
     for (let twice = 0; twice < 2; twice += 1)
       expect((await shop.post('/api/stores/orders', order, TAM)).status).toBe(204);
+    // Another order under that id is not lost without a word.
+    const other = await shop.post('/api/stores/orders', { ...order, count: 3 }, TAM);
+    expect([other.status, (other.body as { detail: string }).detail]).toEqual([
+      409,
+      expect.stringContaining('written down already, as 10 ×'),
+    ]);
     const ordered = await stores();
     expect(ordered.orders).toMatchObject([{ id: order.id, count: 10, supplier: 'The corner shop', by: TAM }]);
     expect(await small()).toMatchObject({ wanted: 0, coming: 10 });

@@ -52,6 +52,15 @@ export async function picture(given: Buffer, field: string): Promise<Picture> {
   }
 }
 
+/** A document as it is kept: a PDF as it came, a picture written anew. @throws BadRequestException for what is neither */
+export async function pdfOrPicture(
+  given: Buffer,
+  field: string,
+): Promise<Pick<Picture, 'bytes' | 'sha256'> & { readonly mime: 'application/pdf' | 'image/jpeg' }> {
+  if (!isPdf(given)) return { ...(await picture(given, field)), mime: 'image/jpeg' };
+  return { bytes: given, sha256: createHash('sha256').update(given).digest('hex'), mime: 'application/pdf' };
+}
+
 /** By what stands in it, not by its name. */
 export function isPdf(given: Buffer): boolean {
   return given.subarray(0, 5).toString('latin1') === '%PDF-';

@@ -1,9 +1,8 @@
 import { BadRequestException, Injectable, NotFoundException } from '@nestjs/common';
 import type { DocumentView } from '@jubb/contract';
-import { createHash } from 'node:crypto';
 import { DataSource } from 'typeorm';
 import { SheetDocument } from './document.entity.ts';
-import { isPdf, picture } from '../photos/picture.ts';
+import { pdfOrPicture } from '../photos/picture.ts';
 
 @Injectable()
 export class DocumentsService {
@@ -17,15 +16,13 @@ export class DocumentsService {
 
   /** Attaches a PDF or a picture under a name; what had that name before is replaced. */
   async attach(sheet: string, name: string, given: Buffer, byName: string): Promise<DocumentView> {
-    const bytes = isPdf(given) ? given : (await picture(given, 'document')).bytes;
-    const mime = isPdf(given) ? 'application/pdf' : 'image/jpeg';
+    const { bytes, mime, sha256 } = await pdfOrPicture(given, 'document');
     const title = name.trim();
     if (title === '')
       throw new BadRequestException({
         message: 'name: it has no name',
         errors: { name: ['The name that the figures use'] },
       });
-    const sha256 = createHash('sha256').update(bytes).digest('hex');
     const [row] = await this.db.query<{ id: string }[]>(
       `INSERT INTO document (sheet, name, mime, bytes, sha256, by_name) VALUES ($1, $2, $3, $4, $5, $6)
        ON CONFLICT (sheet, lower(name)) DO UPDATE SET mime = $3, bytes = $4, sha256 = $5, by_name = $6, at = now()

@@ -17,6 +17,7 @@ import type { DocumentView, LessonView, SheetLine } from '@jubb/contract';
 import { currentSheet, type Sheet, type SheetProblem } from '@jubb/core/sheet';
 import { IsString, MaxLength } from 'class-validator';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
+import { shownFile } from '../bounds/shown-file.ts';
 import type { Person } from '../auth/person.entity.ts';
 import { FILE, FORM } from '../bounds/bounds.ts';
 import { refuseFolder } from '../photos/picture.ts';
@@ -92,11 +93,7 @@ export class SheetsController {
   @AllowedFor(...EVERY_ROLE)
   @Header('Cache-Control', 'private, max-age=60')
   async open(@Param('id', ParseUUIDPipe) id: string): Promise<StreamableFile> {
-    const { bytes, mime, name } = await this.documents.open(id);
-    return new StreamableFile(bytes, {
-      type: mime,
-      disposition: `inline; filename*=UTF-8''${encodeURIComponent(name)}`,
-    });
+    return shownFile(await this.documents.open(id));
   }
 
   /** What the benches learned against a sheet, newest first. */

@@ -13,6 +13,7 @@ import {
 import { FileInterceptor } from '@nestjs/platform-express';
 import type { CertificateView } from '@jubb/contract';
 import { AllowedFor, EVERY_ROLE, Me } from '../auth/access.ts';
+import { shownFile } from '../bounds/shown-file.ts';
 import type { Person } from '../auth/person.entity.ts';
 import { FILE, FORM } from '../bounds/bounds.ts';
 import { wrongField } from '../problems/wrong-field.ts';
@@ -33,11 +34,7 @@ export class CertificatesController {
   @AllowedFor(...EVERY_ROLE)
   @Header('Cache-Control', 'private, max-age=60')
   async open(@Param('id', ParseUUIDPipe) id: string): Promise<StreamableFile> {
-    const { bytes, mime, name } = await this.certificates.open(id);
-    return new StreamableFile(bytes, {
-      type: mime,
-      disposition: `inline; filename*=UTF-8''${encodeURIComponent(name)}`,
-    });
+    return shownFile(await this.certificates.open(id));
   }
 
   @Post('shop/instruments/:id/certificates')

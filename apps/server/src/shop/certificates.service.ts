@@ -1,10 +1,9 @@
 import { ConflictException, Injectable, NotFoundException } from '@nestjs/common';
 import type { CertificateView } from '@jubb/contract';
-import { createHash } from 'node:crypto';
 import { DataSource } from 'typeorm';
 import type { Person } from '../auth/person.entity.ts';
 import { Instrument } from '../instruments/instrument.entity.ts';
-import { isPdf, picture } from '../photos/picture.ts';
+import { pdfOrPicture } from '../photos/picture.ts';
 import { wrongField } from '../problems/wrong-field.ts';
 import { ShopChangesService } from './shop-changes.service.ts';
 
@@ -33,20 +32,12 @@ export class CertificatesService {
   async keep(instrument: string, file: Buffer, fileName: string, me: Person): Promise<CertificateView[]> {
     const found = await this.db.getRepository(Instrument).findOneBy({ id: instrument });
     if (!found || found.simulated) throw new NotFoundException('There is no such instrument of your own');
-    const bytes = isPdf(file) ? file : (await picture(file, 'certificate')).bytes;
-    const sha256 = createHash('sha256').update(bytes).digest('hex');
+    const { bytes, mime, sha256 } = await pdfOrPicture(file, 'certificate');
     await this.db.transaction(async (m) => {
       const kept = await m.query<unknown[]>(
         `INSERT INTO certificate (instrument_id, name, mime, bytes, sha256, by_name) VALUES ($1, $2, $3, $4, $5, $6)
          ON CONFLICT (instrument_id, sha256) DO NOTHING RETURNING id`,
-        [
-          instrument,
-          fileName.slice(0, LONGEST_NAME),
-          isPdf(file) ? 'application/pdf' : 'image/jpeg',
-          bytes,
-          sha256,
-          me.name,
-        ],
+        [instrument, fileName.slice(0, LONGEST_NAME), mime, bytes, sha256, me.name],
       );
       if (kept.length === 0) throw new ConflictException(wrongField('certificate', 'This file is there already'));
       await this.changes.note(m, me, [{ what: `${found.name}: certificate`, is: fileName.slice(0, LONGEST_NAME) }]);

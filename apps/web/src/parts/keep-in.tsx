@@ -127,10 +127,11 @@ function Wanted({
   readonly may: boolean;
   readonly currency: string;
 }): React.JSX.Element {
-  const [id] = useState(newId);
+  const [id, setId] = useState(newId);
   const suppliers = useQuery(queries.suppliers());
   const { register, handleSubmit } = useForm<OrderFields>({
-    defaultValues: {
+    // What is still wanted once a part of it is ordered.
+    values: {
       count: String(k.wanted),
       supplier: k.supplier ?? '',
       price: k.priceMinor === null ? '' : (k.priceMinor / 100).toFixed(2),
@@ -145,7 +146,7 @@ function Wanted({
         supplier,
         ...(price.trim() === '' ? {} : { priceMinor: Math.round(typedNumber(price) * 100) }),
       }),
-    { stale: STALE },
+    { stale: STALE, after: () => setId(newId()) },
   );
   const field = `want-${keyOf(k).replaceAll(' ', '-')}`;
   return (

@@ -75,6 +75,28 @@ describe('what is kept in', () => {
     });
   });
 
+  test('what is ordered in two goes is two orders: the second has an id of its own, and the rest is offered', async () => {
+    let coming = 0;
+    const asked = serve({
+      stores: () => ({ kept: [kept({ coming, wanted: 47 - coming })], orders: [] }),
+      'stores/orders': () => {
+        coming += 40;
+        return undefined;
+      },
+      'stores/suppliers': [],
+    });
+    show(<KeepIn me={una} />);
+    await screen.findByText('3 there, order below 10');
+    type('Pieces', '40');
+    fireEvent.click(screen.getByRole('button', { name: 'It is ordered' }));
+    await screen.findByText('3 there, order below 10, 40 coming');
+    expect(screen.getByLabelText<HTMLInputElement>('Pieces').value).toBe('7');
+    fireEvent.click(screen.getByRole('button', { name: 'It is ordered' }));
+    await waitFor(() => expect(asked.filter((a) => a.method === 'POST')).toHaveLength(2));
+    const ids = asked.filter((a) => a.method === 'POST').map((a) => (a.body as { id: string }).id);
+    expect(new Set(ids).size).toBe(2);
+  });
+
   test('a level is set, and taken away by leaving it empty; a size of a shim is named by its drawer', async () => {
     const asked = serve({ stores: view, 'stores/suppliers': [], 'stores/levels': undefined });
     show(<KeepIn me={una} />);

@@ -1,8 +1,10 @@
 export {
   creditLines,
+  creditSums,
   draftInvoice,
   invoiceLineKinds,
   invoiceLineProblem,
+  invoiceNotYet,
   invoiceStanding,
   invoiceStates,
   invoiceSums,

@@ -1,11 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { axle, booked, librarySheet } from '../bench/bench.fixtures.ts';
+import { quoteOptions } from '../quote/index.ts';
 import { billOf, jobSheet } from '../bench/index.ts';
 import {
   creditLines,
+  creditSums,
   draftInvoice,
   invoiceLineProblem,
+  invoiceNotYet,
   invoicesCsv,
   invoiceStanding,
   invoiceSums,
@@ -57,6 +60,29 @@ describe('sums', () => {
   });
 });
 
+test('credits line by line come to the invoice, whatever the rate: the last takes the pennies that rounding left (fast-check)', () => {
+  fc.assert(
+    fc.property(
+      fc.array(anyLine, { minLength: 1, maxLength: 12 }),
+      fc.integer({ min: 0, max: 3000 }),
+      (lines, rate) => {
+        const percent = rate / 100;
+        const { totalMinor, netMinor } = invoiceSums(lines, percent);
+        let left = totalMinor;
+        let net = 0;
+        lines.forEach((l, i) => {
+          const last = i === lines.length - 1;
+          const sums = creditSums(creditLines([l]), percent, last ? left : undefined);
+          expect(sums.netMinor + sums.taxMinor).toBe(sums.totalMinor);
+          left += sums.totalMinor;
+          net += sums.netMinor;
+        });
+        expect([left, net]).toEqual([0, -netMinor]);
+      },
+    ),
+  );
+});
+
 describe('a line', () => {
   test('whose sum is its count times its price is good; hours to a hundredth of the minutes behind them', () => {
     expect(invoiceLineProblem(line({ count: 3, eachMinor: 205, sumMinor: 615 }))).toBeUndefined();
@@ -94,6 +120,38 @@ describe('the invoice of a job', () => {
       expect(draft.lines.map(invoiceLineProblem).filter((p) => p !== undefined)).toEqual([]);
     }
   });
+  test('of a quote that nobody has answered it is what was worked, and not what was offered; with a yes it is what was agreed', () => {
+    const bench = booked(librarySheet('cylinder-lift'), 'double');
+    bench.run((c) => 'op' in c && c.op?.startsWith('build/') === true, {
+      finding: (part) => ({ finding: part === 'rod' ? 'dress' : 'reuse', reason: `seen: ${part}` }),
+    });
+    const worked = draftInvoice(bench.sheet, bench.state, money).lines;
+    const { options } = quoteOptions(bench.sheet, bench.state, { catalogue: new Map(), stock: new Map() }, money);
+    const renewed = options.find((o) => o.id === 'renewed')!;
+    bench.do({
+      type: 'make-quote', options, advised: 'renewed', findings: [],
+      currency: '£', taxName: 'VAT', taxPercent: 20, note: '',
+    }); // prettier-ignore
+    expect(draftInvoice(bench.sheet, bench.state, money).lines).toEqual(worked);
+    bench.do({
+      type: 'answer-quote', version: 1, answer: 'yes', option: 'renewed', agreedMinor: 0, who: 'Ada', how: 'in person', note: '',
+    }); // prettier-ignore
+    const agreed = draftInvoice(bench.sheet, bench.state, money);
+    expect(agreed.lines).toEqual(renewed.lines);
+    expect([agreed.totalMinor, agreed.overMinor]).toEqual([renewed.totalMinor, 0]);
+    expect(agreed.lines).not.toEqual(worked);
+  });
+
+  test('is made out once it is signed or ended, and once', () => {
+    const { state } = axle();
+    expect(invoiceNotYet(state, [])).toContain('not signed yet');
+    const signed = { ...state, signed: {} as never };
+    expect(invoiceNotYet(signed, [])).toBeUndefined();
+    const made = { number: '0007', totalMinor: 100, creditedMinor: 99 };
+    expect(invoiceNotYet(signed, [made])).toBe('Invoice 0007 is made out for it already: take that back first');
+    expect(invoiceNotYet(signed, [{ ...made, creditedMinor: 100 }])).toBeUndefined();
+  });
+
   test('says how far it is over what was agreed at booking', () => {
     const { sheet, state } = axle();
     const within = draftInvoice(sheet, { ...state, booked: { ...state.booked!, spendLimitMinor: 99_999_99 } }, money);

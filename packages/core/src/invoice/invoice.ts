@@ -2,6 +2,7 @@ import {
   billLines,
   agreedMinor,
   jobSheet,
+  quoteInForce,
   roundMinor,
   taxMinor,
   type BenchState,
@@ -49,7 +50,9 @@ export function invoiceSums(lines: readonly Pick<InvoiceLine, 'sumMinor'>[], tax
 
 /** An invoice of what was agreed and done, as it stands. */
 export function draftInvoice(pinned: Sheet, state: BenchState, money: BillSettings): InvoiceDraft {
-  const lines = billLines(jobSheet(pinned, state), state, money).map(asInvoiceLine);
+  // What is only offered was agreed by nobody: then it is what was ordered, fitted and worked.
+  const said = quoteInForce(state)?.answer ? state : { ...state, quotes: [] };
+  const lines = billLines(jobSheet(pinned, state), said, money).map(asInvoiceLine);
   const sums = invoiceSums(lines, money.taxPercent);
   const agreed = agreedMinor(state);
   return {
@@ -80,6 +83,28 @@ export function invoiceLineProblem({ title, kind, count, eachMinor, sumMinor }: 
   if (Math.abs(sumMinor - reckoned) > slack + 1e-9)
     return `${title}: ${count} × ${(eachMinor / 100).toFixed(2)} is ${(reckoned / 100).toFixed(2)}, not ${(sumMinor / 100).toFixed(2)}`;
   return undefined;
+}
+
+/** Why no invoice can be made out for a job; undefined when one can: it was done or ended, and none stands for it. */
+export function invoiceNotYet(
+  { signed, end }: Pick<BenchState, 'signed' | 'end'>,
+  made: readonly { readonly number: string; readonly totalMinor: number; readonly creditedMinor: number }[],
+): string | undefined {
+  if (!signed && !end) return 'The job is not signed yet: an invoice is for what was done';
+  const stands = made.find((i) => i.creditedMinor < i.totalMinor);
+  return stands && `Invoice ${stands.number} is made out for it already: take that back first`;
+}
+
+/**
+ * Sums of a credit note. The one that takes the last lines back takes what is left: no penny of tax stays behind.
+ * @param lines of the credit, below nought
+ * @param leftMinor of the invoice's total, less what was credited before; only for the last of its credits
+ */
+export function creditSums(lines: readonly InvoiceLine[], taxPercent: number, leftMinor?: number): InvoiceSums {
+  const sums = invoiceSums(lines, taxPercent);
+  return leftMinor === undefined
+    ? sums
+    : { netMinor: sums.netMinor, taxMinor: -leftMinor - sums.netMinor, totalMinor: -leftMinor };
 }
 
 /** Lines of a credit note that takes these back. */

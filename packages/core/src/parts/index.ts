@@ -1,4 +1,4 @@
-export { toRestock, type Kept } from './restock.ts';
+export { levelProblem, toRestock, type Kept } from './restock.ts';
 export { cheapestCover, type CoverKit, type CoverNeed, type KitCover } from './kit-cover.ts';
 export { needReasons, neededParts, type NeedReason, type PartNeed } from './needs.ts';
 export {

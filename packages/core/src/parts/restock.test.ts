@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { toRestock } from './restock.ts';
+import { levelProblem, toRestock } from './restock.ts';
 
 describe('what is to be ordered for the drawers', () => {
   test.each([
@@ -25,4 +25,19 @@ describe('what is to be ordered for the drawers', () => {
       }),
     );
   });
+});
+
+test('a level is below how many, and up to as many or more', () => {
+  expect(levelProblem({ least: null, upTo: 4 })?.field).toBe('least');
+  expect(levelProblem({ least: 5, upTo: 4 })).toEqual({
+    field: 'upTo',
+    says: '5 at least: that is where it is ordered',
+  });
+  for (const [least, upTo] of [
+    [null, null],
+    [5, null],
+    [5, 5],
+    [0, 9],
+  ] as const)
+    expect(levelProblem({ least, upTo })).toBeUndefined();
 });

@@ -16,3 +16,13 @@ export function toRestock({ count, least, upTo, coming }: Kept): number {
   if (least === null || count + coming >= least) return 0;
   return Math.max(upTo ?? least, least) - count - coming;
 }
+
+/** What is wrong with a level: up to how many without below how many, or up to fewer. Undefined where it can be. */
+export function levelProblem({
+  least,
+  upTo,
+}: Pick<Kept, 'least' | 'upTo'>): { readonly field: 'least' | 'upTo'; readonly says: string } | undefined {
+  if (upTo === null) return undefined;
+  if (least === null) return { field: 'least', says: 'Say below how many it is ordered' };
+  return upTo < least ? { field: 'upTo', says: `${least} at least: that is where it is ordered` } : undefined;
+}
