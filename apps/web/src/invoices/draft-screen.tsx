@@ -154,7 +154,7 @@ function DraftForm({ draft }: { readonly draft: InvoiceDraftView }): React.JSX.E
           </Form.Label>
           <Form.Control id="invoice-note" maxLength={500} {...register('note')} />
         </div>
-        <div className="invoiceside">
+        <div className="invoiceside" data-over>
           <dl className="invoicesums">
             <dt>Net</dt>
             <dd>{moneyExact(sums.netMinor, draft.currency)}</dd>

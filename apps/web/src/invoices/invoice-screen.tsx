@@ -215,7 +215,6 @@ function TakeBack({ invoice: i }: { readonly invoice: InvoiceView }): React.JSX.
         <Form.Check
           key={at}
           id={`back-${at}`}
-          className="backline"
           value={String(at)}
           label={`${i.lines[at]!.title}, ${moneyExact(i.lines[at]!.sumMinor, i.currency)}`}
           {...register('lines')}

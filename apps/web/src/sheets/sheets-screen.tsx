@@ -79,7 +79,6 @@ function Chosen({ sheet }: { readonly sheet: SheetLine }): React.JSX.Element {
     <>
       <Form.Check
         id={`done-${sheet.id}`}
-        className="sheetchoice"
         label={sheet.title}
         checked={sheet.notDone !== true}
         disabled={busy}
