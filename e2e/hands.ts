@@ -1,5 +1,5 @@
-import { fold, rehearse, type BenchState, type RehearsalFigures } from '@jubb/core/bench';
-import type { JobView } from '@jubb/contract';
+import { evolve, fold, rehearse, type BenchState, type RehearsalFigures } from '@jubb/core/bench';
+import type { CommandAnswer, JobView } from '@jubb/contract';
 import { randomUUID } from 'node:crypto';
 import type { Page } from 'puppeteer-core';
 import { press, text } from './workshop.ts';
@@ -95,24 +95,23 @@ export async function forward(
   // What was done on the screen comes first: else it is done past it, and refused when it comes.
   await sent(page);
   let overtaken = 0;
+  let view = await ask<JobView>(page, `jobs/${job}`);
+  let state = fold(job, view.events);
   for (let i = 0; i < 400; i += 1) {
-    const view = await ask<JobView>(page, `jobs/${job}`);
-    const state = fold(job, view.events);
     if (until(state)) return;
     const command = rehearse(view.sheet, state, { drawers: view.drawers }, { impatience: 'a test', ...figures });
     if (!command) throw new Error('nothing is left to rehearse');
-    const sent = ask(page, `jobs/${job}/commands`, {
-      id: randomUUID(),
-      seen: view.events.length,
-      at: new Date().toISOString(),
-      device: 'test',
-      command,
-    });
-    // What the screen had still in its outbox may come first: then the log is read again, and gone on from there.
-    await sent.catch((e: Error) => {
+    const envelope = { id: randomUUID(), seen: state.seq, at: new Date().toISOString(), device: 'test', command };
+    try {
+      const { events } = await ask<CommandAnswer>(page, `jobs/${job}/commands`, envelope);
+      state = events.reduce(evolve, state);
+    } catch (e) {
+      // What the screen had still in its outbox may come first: then the log is read again, and gone on from there.
       overtaken += 1;
-      if (!e.message.includes(' 409 ') || overtaken > 3) throw e;
-    });
+      if (!(e as Error).message.includes(' 409 ') || overtaken > 3) throw e;
+      view = await ask<JobView>(page, `jobs/${job}`);
+      state = fold(job, view.events);
+    }
   }
   throw new Error('never came to it');
 }

@@ -1,5 +1,5 @@
 #!/usr/bin/env bash
-# npm run bench: every benchmark (npm run bench:data: a workshop of 50,000 jobs), on a database of its own for the append. Ratios against a baseline of the same run.
+# npm run bench: every benchmark (npm run bench:data: a workshop of 50,000 jobs; bench:backup: one with 1 GB of pictures), on a database of its own for the append. Ratios against a baseline of the same run.
 set -euo pipefail
 ROOT="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
 . "$ROOT/scripts/lib/common.sh"
@@ -20,9 +20,9 @@ if [ "${1:-}" = data ]; then
   JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/benchmarks/data.mjs"
   exit 0
 fi
-if [ "${1:-}" = faults ]; then
+if [ "${1:-}" = faults ] || [ "${1:-}" = backup ]; then
   start_cluster "$WORK/postgres" "$(node "$ROOT/scripts/lib/free-port.mjs")"
-  JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/benchmarks/faults.mjs"
+  JUBB_DATA="$WORK" JUBB_LIBRARY="$ROOT/library" node "$ROOT/benchmarks/$1.mjs"
   exit 0
 fi
 # Every part runs, whatever the ones before it missed; what was missed is summed up at the end.
@@ -39,7 +39,7 @@ fresh_cluster() {
 for name in run parts prove plan sheet; do part "$name"; done
 fresh_cluster
 for name in append browser; do part "$name"; done
-for name in hands servers faults; do
+for name in hands servers faults backup; do
   fresh_cluster
   part "$name"
 done

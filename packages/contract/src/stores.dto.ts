@@ -147,6 +147,12 @@ class TelephoneLineDto {
   @MaxLength(40)
   number: string;
 
+  /** How many of them; the rest may come from somebody else. */
+  @IsInt({ message: 'A whole number' })
+  @Min(1, { message: 'One at least' })
+  @Max(10_000)
+  count: number;
+
   /** Each, without tax. */
   @IsInt({ message: 'A price, in minor units' })
   @Min(0)

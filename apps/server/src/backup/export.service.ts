@@ -105,9 +105,9 @@ export class ExportService {
   }
 
   private async fill(zip: ZipArchive, now: Date): Promise<void> {
-    const add = async (name: string, what: string | Buffer | Readable): Promise<void> => {
+    const add = async (name: string, what: string | Buffer | Readable, packed = false): Promise<void> => {
       const taken = once(zip, 'entry');
-      zip.append(what, { name, date: now });
+      zip.append(what, { name, date: now, store: packed });
       await taken;
     };
     await add('README.txt', README);
@@ -132,7 +132,8 @@ export class ExportService {
         const [{ bytes }] = await this.db.query<[{ bytes: Buffer }]>(`SELECT bytes FROM ${table} WHERE id = $1`, [
           row.id,
         ]);
-        await add(name(row), bytes);
+        // Pictures and PDFs are packed already.
+        await add(name(row), bytes, true);
       }
     await zip.finalize();
   }

@@ -34,8 +34,8 @@ export async function startDump(
   url.password = '';
   return spawn(
     await pgProgram('pg_dump'),
-    // The queue of work is made anew by itself.
-    ['-d', url.href, '-Fc', '--exclude-schema=pgboss', `--snapshot=${snapshot}`],
+    // The queue of work is made anew by itself. Pictures are packed already: a harder pack costs minutes and saves little.
+    ['-d', url.href, '-Fc', '--compress=1', '--exclude-schema=pgboss', `--snapshot=${snapshot}`],
     { env: { ...process.env, ...(password ? { PGPASSWORD: password } : {}) }, stdio: ['ignore', 'pipe', 'pipe'] },
   );
 }

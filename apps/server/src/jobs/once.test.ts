@@ -109,7 +109,7 @@ describe('one command sent twice at once', () => {
 });
 
 describe('booking at once', () => {
-  const form = (more: object = {}): object => ({
+  const form = (more: object = {}) => ({
     commandId: randomUUID(),
     customerName: `Customer ${randomUUID().slice(0, 6)}`,
     serial: `N-${randomUUID().slice(0, 6)}`,
@@ -126,8 +126,15 @@ describe('booking at once', () => {
     const answers = await Promise.all(
       Array.from({ length: 40 }, (_, i) => (i % 2 ? shop.post('/api/jobs', body) : bookOther(body))),
     );
-    expect(new Set(answers.map((a) => `${a.status} ${(a.body as { id: string }).id}`)).size).toBe(1);
-    expect(answers[0]!.status).toBe(201);
+    // A machine that is slow may tell the last of them to come again; nobody is told of another job.
+    const booked = answers.filter((a) => a.status !== 503);
+    expect([...new Set(booked.map((a) => a.status))]).toEqual([201]);
+    expect(new Set(booked.map((a) => (a.body as { id: string }).id)).size).toBe(1);
+    const units = await db().query<unknown[]>(
+      'SELECT 1 FROM job JOIN unit ON unit.id = job.unit_id WHERE serial = $1',
+      [body.serial],
+    );
+    expect(units).toHaveLength(1);
   });
 
   test('two units of one new customer are two jobs of one customer; one serial is one unit', async () => {

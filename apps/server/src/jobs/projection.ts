@@ -15,7 +15,7 @@ import {
   timersRunning,
   type BenchState,
 } from '@jubb/core/bench';
-import { coveredParts, neededParts } from '@jubb/core/parts';
+import { openNeeds } from '@jubb/core/parts';
 import type { Sheet } from '@jubb/core/sheet';
 
 /** The columns that the lists need, from a state. */
@@ -53,11 +53,10 @@ export function project(pinned: Sheet, state: BenchState): Record<string, unknow
 
 function partsNotice(sheet: Sheet, state: BenchState): Notices['parts'] {
   const lines = Object.values(state.partLines);
-  const covered = coveredParts(state);
   // Before anything is judged only what is always new is known: the list waits for the findings.
   const judged = Object.keys(state.findings).length > 0;
   return {
-    toOrder: judged ? neededParts(sheet, state).filter((n) => !covered.has(n.part)).length : 0,
+    toOrder: judged ? openNeeds(sheet, state).length : 0,
     coming: lines.filter((l) => l.status === 'ordered').length,
     here: lines.filter((l) => l.status === 'arrived').length,
   };

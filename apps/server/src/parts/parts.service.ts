@@ -125,18 +125,23 @@ export class PartsService {
   }
 
   /**
-   * Writes down what somebody ordered by telephone for a job: from whomever, at the price that was said.
-   * @throws BadRequestException for a part that the job does not have, or has no count for yet
+   * Writes down what somebody ordered by telephone for a job: from whomever, at the price that was said, all of a part or some.
+   * @throws BadRequestException for a part that the job does not have, or has no count for yet, or for more than are needed
    */
   async orderByTelephone(job: string, body: TelephoneOrderDto, asker: Asker): Promise<CommandAnswer> {
     const { sheet, state } = await this.log.load(job);
     const { needs } = await this.plan(job, 'singles');
     const { parts } = jobSheet(sheet, state);
-    const lines = body.lines.map(({ part, number, priceMinor }, i) => {
+    const lines = body.lines.map(({ part, number, count, priceMinor }, i) => {
+      const wrong = (field: string, says: string): Error =>
+        new BadRequestException(wrongField(`lines.${i}.${field}`, says));
       const known = parts[part];
-      if (!known) throw new BadRequestException(wrongField(`lines.${i}.part`, `There is no part "${part}"`));
-      const count = needs.find((n) => n.part === part)?.count ?? known.count;
-      if (count === 0) throw new BadRequestException(wrongField(`lines.${i}.part`, `${known.title}: count them first`));
+      if (!known) throw wrong('part', `There is no part "${part}"`);
+      const need = needs.find((n) => n.part === part);
+      const rest = need?.count ?? known.count;
+      if (rest === 0) throw wrong('part', `${known.title}: count them first`);
+      if (count > rest) throw wrong('count', `${known.title}: ${rest} to order, not ${count}`);
+      const needed = (need?.ordered ?? 0) + rest;
       return {
         number: number.trim() || known.order || 'by telephone',
         title: known.title,
@@ -146,6 +151,7 @@ export class PartsService {
         parts: [part],
         kit: false,
         from: 'supplier' as const,
+        ...(count === needed ? {} : { needed }),
         byTelephone: true as const,
         ...(body.expected === undefined ? {} : { expected: body.expected }),
       };

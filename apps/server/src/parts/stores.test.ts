@@ -105,12 +105,12 @@ describe('an order by telephone', () => {
           commandId: randomUUID(),
           supplier: 'The corner shop',
           expected: '2027-03-31',
-          lines: [{ part: need.part, number: '', priceMinor: 1234 }],
+          lines: [{ part: need.part, number: '', count: need.count, priceMinor: 1234 }],
           ...more,
         },
         TAM,
       );
-    expect(errorsOf(await order({ lines: [{ part: 'no-part', number: '', priceMinor: 1 }] }))).toEqual({
+    expect(errorsOf(await order({ lines: [{ part: 'no-part', number: '', count: 1, priceMinor: 1 }] }))).toEqual({
       'lines.0.part': ['There is no part "no-part"'],
     });
     expect(errorsOf(await order({ supplier: ' ' }))).toHaveProperty('supplier');
@@ -132,6 +132,43 @@ describe('an order by telephone', () => {
     await shop.post(`${path}/arrive`, { commandId: randomUUID(), missing: [] }, TAM);
     await shop.post(`${path}/send-back`, { commandId: randomUUID(), why: 'the wrong one' }, TAM);
     expect(await line()).toMatchObject({ state: 'on-its-way' });
+  });
+});
+
+describe('some of a part by telephone', () => {
+  test('the rest stays on the list, more than the rest is refused with its field, and the desk may order it elsewhere', async () => {
+    const booked = await shop.post('/api/jobs', {
+      commandId: randomUUID(),
+      customerName: 'Council Depot',
+      serial: 'T-31',
+      sheet: 'alternator-brushpin',
+      complaint: 'no charge',
+      leaveOpen: true,
+      answers: [],
+    });
+    const job = (booked.body as { id: string }).id;
+    const { needs } = (await shop.get(`/api/jobs/${job}/parts?way=singles`)).body as PlanView;
+    const need = needs.find((n) => n.count > 1)!;
+    const order = (count: number, supplier: string): ReturnType<TestShop['post']> =>
+      shop.post(
+        `/api/jobs/${job}/orders/by-telephone`,
+        { commandId: randomUUID(), supplier, lines: [{ part: need.part, number: '', count, priceMinor: 99 }] },
+        TAM,
+      );
+    const rest = async (): Promise<number | undefined> =>
+      ((await shop.get(`/api/jobs/${job}/parts?way=singles`)).body as PlanView).needs.find((n) => n.part === need.part)
+        ?.count;
+    expect(errorsOf(await order(need.count + 1, 'Here'))).toHaveProperty(['lines.0.count']);
+    expect(errorsOf(await order(0, 'Here'))).toHaveProperty(['lines.0.count']);
+    expect((await order(1, 'Here')).status).toBe(200);
+    expect(await rest()).toBe(need.count - 1);
+    expect(errorsOf(await order(need.count, 'There'))['lines.0.count']![0]).toContain(`${need.count - 1} to order`);
+    expect((await order(need.count - 1, 'There')).status).toBe(200);
+    expect(await rest()).toBeUndefined();
+    const { lines } = (await shop.get('/api/parts', TAM)).body as PartsView;
+    expect(lines.flatMap((l) => (l.supplier === 'Here' || l.supplier === 'There' ? [l.count] : [])).sort()).toEqual(
+      [1, need.count - 1].sort(),
+    );
   });
 });
 

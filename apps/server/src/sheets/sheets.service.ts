@@ -25,8 +25,13 @@ export class SheetsService {
    */
   async loadLibrary(): Promise<void> {
     const files = (await readdir(this.config.libraryDir)).filter((f) => f.endsWith('.yaml')).sort();
+    const kept = new Set(
+      (await this.db.getRepository(SheetRevision).find({ select: { source: true } })).map((r) => r.source),
+    );
     for (const file of files) {
       const source = await readFile(join(this.config.libraryDir, file), 'utf8');
+      // Read and linted when it first came; nothing of it would be kept anew.
+      if (kept.has(source)) continue;
       await this.keep(readGoodSheet(source, file), source, file);
     }
     this.logger.log(`${files.length} sheets in the library`);

@@ -14,10 +14,13 @@ import { Wrong } from '../fields/wrong.tsx';
 interface Fields {
   readonly supplier: string;
   readonly expected: string;
-  readonly parts: Record<string, { readonly wanted: boolean; readonly number: string; readonly price: string }>;
+  readonly parts: Record<
+    string,
+    { readonly wanted: boolean; readonly count: string; readonly number: string; readonly price: string }
+  >;
 }
 
-/** Parts of the list that somebody ordered by telephone: from whom, at which price, for when. */
+/** Parts of the list that somebody ordered by telephone: from whom, how many, at which price, for when. */
 export function ByTelephone({
   job,
   plan,
@@ -63,6 +66,7 @@ function TelephoneForm({
           n.part,
           {
             wanted: false,
+            count: String(n.count),
             number: n.number ?? '',
             price: n.priceMinor === undefined ? '' : (n.priceMinor / 100).toFixed(2),
           },
@@ -81,6 +85,7 @@ function TelephoneForm({
           .map((n) => ({
             part: n.part,
             number: parts[n.part]!.number,
+            count: typedNumber(parts[n.part]!.count),
             priceMinor: Math.round(typedNumber(parts[n.part]!.price) * 100),
           })),
       }),
@@ -114,7 +119,15 @@ function TelephoneForm({
           <Form.Check id={`tel-${n.part}`} label={`${n.count} × ${n.title}`} {...register(`parts.${n.part}.wanted`)} />
           {watch(`parts.${n.part}.wanted`) && (
             <>
+              {n.count > 1 && (
+                <Form.Control
+                  aria-label={`How many of ${n.title}`}
+                  inputMode="numeric"
+                  {...register(`parts.${n.part}.count`)}
+                />
+              )}
               <Form.Control
+                className="telephonenumber"
                 aria-label={`Number of ${n.title}`}
                 placeholder="number"
                 {...register(`parts.${n.part}.number`)}

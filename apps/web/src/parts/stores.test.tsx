@@ -156,11 +156,14 @@ describe('ordered by telephone', () => {
     expect([write.disabled, screen.getAllByRole('checkbox').length]).toEqual([true, 1]);
     fireEvent.click(screen.getByLabelText('2 × Hub seal'));
     type('From', 'The corner shop');
+    const many = screen.getByLabelText<HTMLInputElement>('How many of Hub seal');
+    expect(many.value).toBe('2');
+    type('How many of Hub seal', '1');
     type('Hub seal, each without tax, £', '9,25');
     fireEvent.click(write);
     expect(await sent(asked, 'POST')).toMatchObject({
       path: 'jobs/j1/orders/by-telephone',
-      body: { supplier: 'The corner shop', lines: [{ part: 'seal', number: 'BD6-121', priceMinor: 925 }] },
+      body: { supplier: 'The corner shop', lines: [{ part: 'seal', number: 'BD6-121', count: 1, priceMinor: 925 }] },
     });
   });
 });

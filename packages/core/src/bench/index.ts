@@ -122,7 +122,8 @@ export {
   type Pricing,
 } from './quote/money.ts';
 export * from './fitting/windows.ts';
-export { kitsAwaited, partsOnOrder, wantingFor, type KitAwaited, type Wanting } from './parts/part-lines.ts';
+export { coverFor, coverOf, type Cover } from './parts/cover.ts';
+export { kitsAwaited, wantingFor, type KitAwaited, type Wanting } from './parts/part-lines.ts';
 export { quoteStands } from './quote/agreed-option.ts';
 export { billOf, type Bill } from './quote/bill.ts';
 export { billLines } from './quote/bill-lines.ts';

@@ -3,7 +3,7 @@ export { cheapestCover, type CoverKit, type CoverNeed, type KitCover } from './k
 export { needReasons, neededParts, type NeedReason, type PartNeed } from './needs.ts';
 export {
   buyingWays,
-  coveredParts,
+  openNeeds,
   orderPlan,
   type BuyingWay,
   type CatalogueItem,

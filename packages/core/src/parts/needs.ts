@@ -13,6 +13,8 @@ export interface PartNeed {
   readonly number?: string;
   /** 0 while nobody has counted how many there are. */
   readonly count: number;
+  /** As many are ordered or here already, and `count` is the rest. */
+  readonly ordered?: number;
   readonly why: NeedReason;
   readonly says: string;
   /** By the sheet, each. */

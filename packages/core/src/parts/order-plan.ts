@@ -1,4 +1,4 @@
-import { partsOnOrder, type BenchState, type OrderedLine } from '../bench/index.ts';
+import { coverOf, type BenchState, type OrderedLine } from '../bench/index.ts';
 import type { Kit, Sheet } from '../sheet/index.ts';
 import { cheapestCover } from './kit-cover.ts';
 import { neededParts, type PartNeed } from './needs.ts';
@@ -39,13 +39,19 @@ export interface OrderPlan {
 /** Who is asked for a number that no list names. */
 const NOBODY = 'no supplier';
 
-/** Parts that want no order: a live line covers them, less what was missing from a kit that came, or a new one is in. */
-export function coveredParts(state: BenchState): ReadonlySet<string> {
-  return new Set([
-    ...partsOnOrder(state).keys(),
-    // Fitted new already, whoever bought it.
-    ...Object.keys(state.renewed),
-  ]);
+/**
+ * What the job needs and has not ordered: what no live line brings, what was missing from a kit that came, the rest of what is
+ * ordered in part. What is fitted new already is not needed, whoever bought it.
+ */
+export function openNeeds(sheet: Sheet, state: BenchState): readonly PartNeed[] {
+  const cover = coverOf(state);
+  return neededParts(sheet, state).flatMap((need): PartNeed[] => {
+    const { whole, share } = cover.get(need.part) ?? {};
+    if (whole || state.renewed[need.part] !== undefined) return [];
+    if (!share) return [need];
+    const rest = need.count - share.count;
+    return rest > 0 ? [{ ...need, count: rest, ordered: share.count }] : [];
+  });
 }
 
 /**
@@ -53,8 +59,7 @@ export function coveredParts(state: BenchState): ReadonlySet<string> {
  * then kits and singles as `way` says. Money in minor units.
  */
 export function orderPlan(sheet: Sheet, state: BenchState, shelf: PartsShelf, way: BuyingWay = 'cheapest'): OrderPlan {
-  const covered = coveredParts(state);
-  const open = neededParts(sheet, state).filter((n) => !covered.has(n.part));
+  const open = openNeeds(sheet, state);
   const nameless = open.filter((n) => n.number === undefined && !inAKit(sheet, n.part));
   const uncounted = open.filter((n) => n.count === 0);
   const stock = new Map(shelf.stock);
@@ -139,6 +144,7 @@ function lineOf({ asked, number, item }: Found, need: PartNeed): PlanLine {
     parts: [need.part],
     kit: false,
     from: 'supplier',
+    ...(need.ordered === undefined ? {} : { needed: need.ordered + need.count }),
     ...(number === asked ? {} : { instead: asked }),
   };
 }

@@ -7,7 +7,7 @@ import {
   type BenchState,
   type HoldReason,
 } from '../bench/index.ts';
-import { coveredParts, neededParts } from '../parts/index.ts';
+import { openNeeds } from '../parts/index.ts';
 import { standOf, timedVerbs, type LadderStep, type Op, type Sheet, type StandInstrument } from '../sheet/index.ts';
 import { learnBuying, USUAL_SPREAD, type Buying, type Learned } from './learning.ts';
 import type { Unknowns } from './promise.ts';
@@ -171,8 +171,7 @@ function waitOf(job: JobFacts, shop: ShopFacts): Wait | undefined {
     waits.push({ until, is: 'answer', why: `a yes, say by ${shop.say(until)}` });
   }
   const judged = Object.keys(state.findings).length > 0;
-  const covered = coveredParts(state);
-  const open = judged ? neededParts(sheet, state).filter((n) => !covered.has(n.part)).length : 0;
+  const open = judged ? openNeeds(sheet, state).length : 0;
   if (open > 0 && job.coming.length === 0) {
     const until = shop.now + UNKNOWN_PART_MIN;
     waits.push({

@@ -3,10 +3,12 @@ import type { PartsCommand } from './commands.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import type { NewEvent } from '../log/events.ts';
-import { partsOnOrder, stillMissing } from './part-lines.ts';
+import { coverOf, partlyOrdered, type Cover } from './cover.ts';
+import { stillMissing } from './part-lines.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState, PartLineState } from '../log/state.ts';
 
+type OrderLine = Of<'order-parts'>['lines'][number];
 type Of<T extends Command['type']> = Extract<Command, { type: T }>;
 const MOST_LINES = 200;
 /** What a hold for parts says; it is cleared when all that it waits for has come. */
@@ -18,20 +20,21 @@ export function decideOrder(state: BenchState, sheet: Sheet, command: Of<'order-
   const { lines } = command;
   if (lines.length === 0 || lines.length > MOST_LINES)
     return refuse('wrong-value', `${lines.length} lines are no order`, `From 1 to ${MOST_LINES}`);
-  const onOrder = partsOnOrder(state);
+  const onOrder = coverOf(state);
   const twice = new Set<string>();
   for (const line of lines) {
     if (!Number.isInteger(line.count) || line.count < 1)
       return refuse('wrong-value', `${line.title}: ${line.count} is no count`, 'A whole number from 1');
+    if (line.needed !== undefined && (line.parts.length !== 1 || !(line.needed > line.count)))
+      return refuse(
+        'wrong-value',
+        `${line.title}: ${line.count} is not a part of ${line.needed}`,
+        'Fewer than are needed',
+      );
     for (const part of line.parts) {
       if (!sheet.parts[part]) return refuse('wrong-value', `There is no part "${part}"`, 'Make the list again');
-      const there = onOrder.get(part);
-      if (there)
-        return refuse(
-          'already-done',
-          `${sheet.parts[part].title}: ordered already, ${there.number}`,
-          'Make the list again',
-        );
+      const already = orderedAlready(sheet.parts[part].title, line, onOrder.get(part));
+      if (already) return already;
       if (twice.has(part))
         return refuse('wrong-value', `${sheet.parts[part].title} is in it twice`, 'Make the list again');
       twice.add(part);
@@ -43,12 +46,23 @@ export function decideOrder(state: BenchState, sheet: Sheet, command: Of<'order-
   for (const l of ordered)
     if (l.from === 'drawer')
       events.push({ type: 'part-arrived', payload: { line: l.line, number: l.number, title: l.title, missing: [] } });
+  if (coming.length === 0 && bringsTheLast(state, lines)) events.push(...clearedWaits(state));
   if (coming.length > 0 && !state.holds.some((h) => !h.cleared && h.why === 'parts'))
     events.push({
       type: 'held',
       payload: { hold: commandId, why: 'parts', note: waitsFor(coming.map((l) => l.title)) },
     });
   return accept(...events);
+}
+
+/** A part that is covered is not ordered twice; of one that is covered in part only the rest is. A kit brings what it brings. */
+function orderedAlready(title: string, line: OrderLine, cover: Cover | undefined): Decision | undefined {
+  if (!cover) return undefined;
+  const numbers = [...new Set(cover.lines.map((l) => l.number))].join(', ');
+  if (cover.whole) return refuse('already-done', `${title}: ordered already, ${numbers}`, 'Make the list again');
+  const { count, needed } = cover.share!;
+  if (line.kit || (line.needed !== undefined && count + line.count <= line.needed)) return undefined;
+  return refuse('already-done', `${title}: ${count} of ${needed} are ordered already, ${numbers}`, 'Order the rest');
 }
 
 /** A part has come. With the last one the hold for parts is cleared. */
@@ -65,15 +79,39 @@ export function decideArrive(state: BenchState, command: Of<'arrive-part'>): Dec
       payload: { line: line.line, number: line.number, title: line.title, missing: command.missing },
     },
   ];
-  const coming = Object.values(state.partLines).some((l) => l.status === 'ordered' && l.line !== line.line);
-  // What a kit lacks has yet to be bought, whichever kit it was.
-  const missing = [...command.missing, ...stillMissing(state).filter((p) => !line.parts.includes(p))];
-  if (!coming && missing.length === 0)
-    for (const h of state.holds)
-      if (!h.cleared && h.why === 'parts')
-        events.push({ type: 'hold-cleared', payload: { hold: h.id, note: 'all parts are here' } });
+  const here: PartLineState = { ...line, status: 'arrived', missing: command.missing };
+  if (nothingAwaited({ ...state, partLines: { ...state.partLines, [line.line]: here } }))
+    events.push(...clearedWaits(state));
   return accept(...events);
 }
+
+/** Everything that was ordered is here; what a kit lacked, and the rest of what was ordered in part, has yet to be bought. */
+const nothingAwaited = (state: BenchState): boolean =>
+  Object.values(state.partLines).every((l) => l.status !== 'ordered') &&
+  stillMissing(state).length === 0 &&
+  partlyOrdered(state).length === 0;
+
+/** What an order out of the drawer brings is all that the job still waited for. */
+function bringsTheLast(state: BenchState, lines: readonly OrderLine[]): boolean {
+  const waited = [...stillMissing(state), ...partlyOrdered(state)];
+  const cover = coverOf(state);
+  const brings = (part: string): boolean =>
+    lines.some((l) => {
+      if (!l.parts.includes(part)) return false;
+      return l.needed === undefined || (cover.get(part)?.share?.count ?? 0) + l.count >= l.needed;
+    });
+  return (
+    waited.length > 0 && waited.every(brings) && Object.values(state.partLines).every((l) => l.status !== 'ordered')
+  );
+}
+
+/** The waits for parts are over. */
+const clearedWaits = (state: BenchState): readonly NewEvent[] =>
+  state.holds.flatMap((h) =>
+    !h.cleared && h.why === 'parts'
+      ? [{ type: 'hold-cleared', payload: { hold: h.id, note: 'all parts are here' } } as const]
+      : [],
+  );
 
 /** The wrong part came: it goes back, the right one is on its way, and the job waits again. */
 export function decideSendBack(state: BenchState, command: Of<'send-part-back'>, commandId: string): Decision {

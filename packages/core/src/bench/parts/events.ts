@@ -14,6 +14,8 @@ export interface OrderedLine {
   /** Taken from the shop's own drawer: it is there at once. */
   readonly from: 'supplier' | 'drawer';
   readonly instead?: string;
+  /** How many of its one part the job needs, where this line brings some of them only; left out: it covers its parts whole. */
+  readonly needed?: number;
   /** Ordered by telephone: no queue sends it. The day on which it is to be here, where one was said. */
   readonly byTelephone?: true;
   readonly expected?: string;

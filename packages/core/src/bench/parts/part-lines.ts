@@ -1,19 +1,11 @@
 import type { LadderStep, Sheet } from '../../sheet/index.ts';
 import { goesBackNew } from '../fitting/renewal.ts';
-import type { BenchState, PartLineState } from '../log/state.ts';
-
-/** Part id → the line that is ordered or here for it. What was missing from a kit that came is covered by no line. */
-export function partsOnOrder(state: BenchState): ReadonlyMap<string, PartLineState> {
-  return new Map(
-    Object.values(state.partLines)
-      .filter((l) => l.status !== 'cancelled')
-      .flatMap((l) => l.parts.filter((p) => !l.missing.includes(p)).map((p) => [p, l] as const)),
-  );
-}
+import type { BenchState } from '../log/state.ts';
+import { coverFor, coverOf } from './cover.ts';
 
 /** Parts that a kit lacked, and that no other line covers. */
 export function stillMissing(state: BenchState): readonly string[] {
-  const covered = partsOnOrder(state);
+  const covered = coverOf(state);
   return Object.values(state.partLines).flatMap((l) =>
     l.status === 'arrived' ? l.missing.filter((p) => !covered.has(p)) : [],
   );
@@ -46,12 +38,15 @@ export function kitsAwaited(step: LadderStep, state: BenchState): readonly KitAw
   });
 }
 
-/** Why a part cannot be fitted yet: a new one goes in, and the one that was ordered has not come. */
+/** Why a part cannot be fitted yet: a new one goes in, and the one that was ordered has not come, or not all of them. */
 export function notHere(sheet: Sheet, state: BenchState, part: string): string | undefined {
   if (!goesBackNew(sheet, state, part)) return undefined;
-  const line = Object.values(state.partLines).find((l) => l.parts.includes(part) && l.status === 'ordered');
-  if (!line || partsOnOrder(state).get(part)?.status === 'arrived') return undefined;
-  return `${sheet.parts[part]?.title ?? part} has not come yet: ${line.number}`;
+  const title = sheet.parts[part]?.title ?? part;
+  const { lines, share, whole } = coverFor(state, part);
+  if (lines.length > 0 && lines.every((l) => l.status === 'arrived'))
+    return whole ? undefined : `${title}: ${share!.count} of ${share!.needed} are here, the rest is not ordered`;
+  const waited = Object.values(state.partLines).find((l) => l.parts.includes(part) && l.status === 'ordered');
+  return waited && `${title} has not come yet: ${waited.number}`;
 }
 
 /** What a step of the way up wants before it is begun, and has not. */

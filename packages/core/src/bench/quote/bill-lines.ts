@@ -2,6 +2,7 @@ import type { Part, Sheet } from '../../sheet/index.ts';
 import { goesBackNew } from '../fitting/renewal.ts';
 import { ladderOf } from '../ladder/moves.ts';
 import type { BenchState } from '../log/state.ts';
+import { coverOf } from '../parts/cover.ts';
 import { agreedOption } from './agreed-option.ts';
 import { hoursMinor, type BillSettings } from './money.ts';
 import type { QuoteLine } from './events.ts';
@@ -10,12 +11,23 @@ import type { QuoteLine } from './events.ts';
 export const orderedLines = (state: BenchState): readonly BenchState['partLines'][string][] =>
   Object.values(state.partLines).filter((l) => l.status !== 'cancelled');
 
-/** Parts that go back new and that no order covers; of a job that ended, those that were renewed before it did. */
-export function uncoveredParts(sheet: Sheet, state: BenchState): readonly Part[] {
-  const covered = new Set(orderedLines(state).flatMap((l) => l.parts));
-  return Object.values(sheet.parts).filter(
-    (p) => !covered.has(p.id) && (state.end ? state.renewed[p.id] !== undefined : goesBackNew(sheet, state, p.id)),
-  );
+/**
+ * Parts that go back new and that no order covers, and how many of each: the rest, where some are ordered. Of a job that ended,
+ * those that were renewed before it did.
+ */
+export function uncoveredParts(
+  sheet: Sheet,
+  state: BenchState,
+): readonly { readonly part: Part; readonly count: number }[] {
+  const ordered = new Set(orderedLines(state).flatMap((l) => (l.needed === undefined ? l.parts : [])));
+  const cover = coverOf(state);
+  return Object.values(sheet.parts).flatMap((part) => {
+    const isNew = state.end ? state.renewed[part.id] !== undefined : goesBackNew(sheet, state, part.id);
+    if (!isNew || ordered.has(part.id)) return [];
+    const share = cover.get(part.id)?.share;
+    const count = share ? share.needed - share.count : part.count;
+    return count > 0 ? [{ part, count }] : [];
+  });
 }
 
 /** What such a part costs each, by the lists, else by the sheet; minor units without tax. */
@@ -53,7 +65,7 @@ export function billLines(sheet: Sheet, state: BenchState, money: BillSettings):
   });
   return [
     ...ordered.map((l) => line(l.title, l.kit ? 'kit' : 'part', l.count, l.priceMinor ?? 0)),
-    ...uncoveredParts(sheet, state).map((p) => line(p.title, 'part', p.count, priceOf(p, money))),
+    ...uncoveredParts(sheet, state).map(({ part, count }) => line(part.title, 'part', count, priceOf(part, money))),
     {
       title: 'Work',
       kind: 'hours',

@@ -1,8 +1,8 @@
 import type { Op, Sheet } from '../../sheet/index.ts';
 import { ladderOf } from '../ladder/moves.ts';
-import { partsOnOrder } from '../parts/part-lines.ts';
+import { coverFor } from '../parts/cover.ts';
+import type { BenchState, PartLineState } from '../log/state.ts';
 import { goesBackNew } from '../fitting/renewal.ts';
-import type { BenchState } from '../log/state.ts';
 import type { SourceKind } from './events.ts';
 
 export const SOURCE_WORDS: Readonly<Record<SourceKind, string>> = {
@@ -13,9 +13,9 @@ export const SOURCE_WORDS: Readonly<Record<SourceKind, string>> = {
 
 /** Where the new one of a part came from, in words; undefined while nobody has ordered it, taken it out of stock or said so. */
 export function sourceOf(state: BenchState, part: string): string | undefined {
-  const line = partsOnOrder(state).get(part);
-  if (line?.status === 'arrived')
-    return line.from === 'drawer' ? `${line.number}, from the drawer` : `${line.number}, ${line.supplier}`;
+  const { lines, whole } = coverFor(state, part);
+  if (whole && lines.every(isHere))
+    return lines.map((l) => `${lines.length > 1 ? `${l.count} × ` : ''}${from(l)}`).join('; ');
   const said = state.sources[part];
   if (!said) return undefined;
   const words = [SOURCE_WORDS[said.from], ...(said.words ? [said.words] : [])].join(': ');
@@ -24,7 +24,7 @@ export function sourceOf(state: BenchState, part: string): string | undefined {
 
 /** Is the new one of a part the customer's own? */
 export function customersOwn(state: BenchState, part: string): boolean {
-  return partsOnOrder(state).get(part)?.status !== 'arrived' && state.sources[part]?.from === 'customer';
+  return !coverFor(state, part).lines.some(isHere) && state.sources[part]?.from === 'customer';
 }
 
 /** Parts that still go in new on the way up, and of which nobody has said where from. */
@@ -44,4 +44,8 @@ export function newAt(sheet: Sheet, state: BenchState, op: Op): string | undefin
   return joint.fasteners === 'new' || goesBackNew(sheet, state, joint.fastener) ? joint.fastener : undefined;
 }
 
-const onItsWay = (state: BenchState, part: string): boolean => partsOnOrder(state).get(part)?.status === 'ordered';
+const isHere = (line: PartLineState): boolean => line.status === 'arrived';
+const from = (line: PartLineState): string =>
+  `${line.number}, ${line.from === 'drawer' ? 'from the drawer' : line.supplier}`;
+const onItsWay = (state: BenchState, part: string): boolean =>
+  coverFor(state, part).lines.some((l) => l.status === 'ordered');
