@@ -1,6 +1,6 @@
 import type { MeView } from '@jubb/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, type RenderResult } from '@testing-library/react';
+import { act, fireEvent, render, type RenderResult } from '@testing-library/react';
 import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
 
 /** Something that was asked of the server. */
@@ -101,3 +101,17 @@ export function likeABrowser(): void {
   if (!('timeout' in AbortSignal))
     Object.assign(AbortSignal, { timeout: (): AbortSignal => new AbortController().signal });
 }
+
+/** Presses something, and lets a form look its fields over before what it gives is asked for. */
+export const pressed = (what: Element): Promise<void> =>
+  act(async () => {
+    fireEvent.click(what);
+    await Promise.resolve();
+  });
+
+/** Sends a form as Enter does, and lets it look its fields over. */
+export const submitted = (form: Element): Promise<void> =>
+  act(async () => {
+    fireEvent.submit(form);
+    await Promise.resolve();
+  });

@@ -2,6 +2,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import type { QuoteState } from '@jubb/core/bench';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { pressed, submitted } from '../server.fixtures.tsx';
 import { AnswerForm, type QuoteAnswer } from './answer-form.tsx';
 
 afterEach(cleanup);
@@ -23,23 +24,23 @@ const press = (name: string): void => void fireEvent.click(screen.getByRole('but
 const go = (): HTMLButtonElement => document.querySelector<HTMLButtonElement>('.btn-go')!;
 
 describe('the customer’s word on a quote', () => {
-  test('a yes is to what was advised, by somebody with a name, by telephone unless it is said otherwise', () => {
+  test('a yes is to what was advised, by somebody with a name, by telephone unless it is said otherwise', async () => {
     const sent = form();
     expect(go().disabled).toBe(true);
     type('Who said it', 'Ada Forth');
-    fireEvent.click(go());
+    await pressed(go());
     expect(sent).toEqual([
       { answer: 'yes', option: 'repair', agreedMinor: 0, who: 'Ada Forth', how: 'by telephone', note: '' },
     ]);
   });
 
-  test('a no chooses no way out', () => {
+  test('a no chooses no way out', async () => {
     const sent = form();
     press('No');
     expect(screen.queryByLabelText('Which way out')).toBeNull();
     type('Who said it', 'Ada Forth');
     type('How', 'in writing');
-    fireEvent.click(go());
+    await pressed(go());
     expect(sent[0]).not.toHaveProperty('option');
     expect(sent[0]).toMatchObject({ answer: 'no', how: 'in writing' });
     expect(go().textContent).toContain('Record the no');
@@ -49,24 +50,24 @@ describe('the customer’s word on a quote', () => {
     ['150', 15000],
     ['99,90', 9990],
     ['0', 0],
-  ])('only this much: %s in minor units', (most, minor) => {
+  ])('only this much: %s in minor units', async (most, minor) => {
     const sent = form();
     press('Only this much');
     type('Who said it', 'Ada Forth');
     expect(go().disabled).toBe(true);
     type('Which way out', 'exchange');
     type('Up to how much, £, with tax', most);
-    fireEvent.click(go());
+    await pressed(go());
     expect(sent[0]).toMatchObject({ answer: 'only this much', option: 'exchange', agreedMinor: minor });
   });
 
-  test.each(['-5', 'a lot', '1e300'])('%j is no sum, and cannot be recorded', (most) => {
+  test.each(['-5', 'a lot', '1e300'])('%j is no sum, and cannot be recorded', async (most) => {
     const sent = form();
     press('Only this much');
     type('Who said it', 'Ada Forth');
     type('Up to how much, £, with tax', most);
     expect(go().disabled).toBe(true);
-    fireEvent.submit(document.querySelector('form')!);
+    await submitted(document.querySelector('form')!);
     expect(sent).toEqual([]);
   });
 

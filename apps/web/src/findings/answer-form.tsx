@@ -1,8 +1,9 @@
 import { answerHows, quoteAnswers, type QuoteState } from '@jubb/core/bench';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { moneyWords } from '../money.ts';
 import { Go } from '../bench/panels/panel.tsx';
+import { typedNumber } from '../fields/typed-number.ts';
 
 export interface QuoteAnswer {
   readonly answer: (typeof quoteAnswers)[number];
@@ -13,6 +14,7 @@ export interface QuoteAnswer {
   readonly note: string;
 }
 
+type Fields = Required<Omit<QuoteAnswer, 'agreedMinor'>> & { readonly most: string };
 const LABEL = { yes: 'Yes', no: 'No', 'only this much': 'Only this much' } as const;
 
 /** The customer's word on a quote: to what, who said it, and how. */
@@ -25,49 +27,34 @@ export function AnswerForm({
   readonly send: (answer: QuoteAnswer) => void;
   readonly busy: boolean;
 }): React.JSX.Element {
-  const [answer, setAnswer] = useState<QuoteAnswer['answer']>('yes');
-  const [option, setOption] = useState<string>(quote.advised);
-  const [who, setWho] = useState('');
-  const [how, setHow] = useState<QuoteAnswer['how']>('by telephone');
-  const [most, setMost] = useState('');
-  const [note, setNote] = useState('');
-  const mostMinor = Math.round(Number(most.replace(',', '.')) * 100);
-  const sum = answer === 'only this much' ? mostMinor : 0;
-  const ready =
-    who.trim() !== '' &&
-    (answer !== 'only this much' || (most !== '' && Number.isSafeInteger(mostMinor) && mostMinor >= 0));
-  const submit = (): void =>
-    send({
-      answer,
-      ...(answer === 'no' ? {} : { option }),
-      agreedMinor: Number.isFinite(sum) ? sum : 0,
-      who,
-      how,
-      note,
-    });
+  const { register, handleSubmit, watch, setValue } = useForm<Fields>({
+    defaultValues: { answer: 'yes', option: quote.advised, who: '', how: 'by telephone', most: '', note: '' },
+  });
+  const [answer, who, most] = watch(['answer', 'who', 'most']);
+  const mostMinor = Math.round(typedNumber(most) * 100);
+  const limited = answer === 'only this much';
+  const ready = who.trim() !== '' && (!limited || (Number.isSafeInteger(mostMinor) && mostMinor >= 0));
+  const submit = handleSubmit(({ option, most: _typed, ...said }) => {
+    if (ready) send({ ...said, ...(said.answer === 'no' ? {} : { option }), agreedMinor: limited ? mostMinor : 0 });
+  });
   return (
-    <form
-      className="answer-form"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (ready) submit();
-      }}
-    >
+    <form className="answer-form" noValidate onSubmit={(e) => void submit(e)}>
       <div className="answers" role="group" aria-label="Answer">
         {quoteAnswers.map((a) => (
-          <button key={a} type="button" className="btn-line" aria-pressed={answer === a} onClick={() => setAnswer(a)}>
+          <button
+            key={a}
+            type="button"
+            className="btn-line"
+            aria-pressed={answer === a}
+            onClick={() => setValue('answer', a)}
+          >
             {LABEL[a]}
           </button>
         ))}
       </div>
       <div className="answer-fields">
         {answer !== 'no' && (
-          <Form.Select
-            className="wide"
-            aria-label="Which way out"
-            value={option}
-            onChange={(e) => setOption(e.target.value)}
-          >
+          <Form.Select className="wide" aria-label="Which way out" {...register('option')}>
             {quote.options.map((o) => (
               <option key={o.id} value={o.id}>
                 {o.title}, {moneyWords(o.totalMinor, quote.currency)}
@@ -75,39 +62,30 @@ export function AnswerForm({
             ))}
           </Form.Select>
         )}
-        {answer === 'only this much' && (
+        {limited && (
           <Form.Control
             id="most"
             aria-label={`Up to how much, ${quote.currency}, with tax`}
             placeholder={`Up to, ${quote.currency}, with tax`}
             inputMode="decimal"
-            value={most}
-            onChange={(e) => setMost(e.target.value)}
+            {...register('most')}
           />
         )}
         <Form.Control
           id="who"
           aria-label="Who said it"
           placeholder="Who said it"
-          value={who}
           maxLength={120}
-          onChange={(e) => setWho(e.target.value)}
+          {...register('who')}
         />
-        <Form.Select aria-label="How" value={how} onChange={(e) => setHow(e.target.value as QuoteAnswer['how'])}>
+        <Form.Select aria-label="How" {...register('how')}>
           {answerHows.map((h) => (
             <option key={h}>{h}</option>
           ))}
         </Form.Select>
-        <Form.Control
-          className="wide"
-          aria-label="Note"
-          placeholder="Note"
-          value={note}
-          maxLength={400}
-          onChange={(e) => setNote(e.target.value)}
-        />
+        <Form.Control className="wide" aria-label="Note" placeholder="Note" maxLength={400} {...register('note')} />
       </div>
-      <Go label={`Record the ${answer === 'no' ? 'no' : 'yes'}`} act={submit} disabled={!ready || busy} />
+      <Go label={`Record the ${answer === 'no' ? 'no' : 'yes'}`} act={() => void submit()} disabled={!ready || busy} />
     </form>
   );
 }

@@ -3,6 +3,7 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { emptyBench, type Command } from '@jubb/core/bench';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { benchOf, shipped } from '../bench/rehearsed.fixtures.ts';
+import { pressed } from '../server.fixtures.tsx';
 import { WiderScope } from './wider-scope.tsx';
 
 afterEach(cleanup);
@@ -15,7 +16,7 @@ const shown = (scope: string | undefined): readonly Command[] => {
 };
 
 describe('taking more of the unit in', () => {
-  test('offers what takes in more, the least first, and asks who agreed before it goes', () => {
+  test('offers what takes in more, the least first, and asks who agreed before it goes', async () => {
     const given = shown('half-shafts');
     expect(screen.getByRole('heading').textContent).toBe('Booked: Half shaft gaskets only');
     expect([...screen.getByLabelText('Take in more').children].map((o) => o.textContent)).toEqual([
@@ -27,7 +28,7 @@ describe('taking more of the unit in', () => {
     expect(go.disabled).toBe(true);
     fireEvent.change(screen.getByLabelText('Take in more'), { target: { value: 'final-drive' } });
     fireEvent.change(screen.getByLabelText(/Who agreed/), { target: { value: 'Mrs Hay' } });
-    fireEvent.click(go);
+    await pressed(go);
     expect(given).toEqual([{ type: 'widen-scope', scope: 'final-drive', says: 'Mrs Hay' }]);
   });
 

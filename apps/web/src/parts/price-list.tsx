@@ -2,23 +2,28 @@ import type { MeView, PriceListView } from '@jubb/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { sendForm } from '../api/client.ts';
 import { useWrite } from '../api/use-write.ts';
 import { moneyWords } from '../money.ts';
 import { SettingsForm } from '../shop/settings-form.tsx';
 
+interface Fields {
+  readonly supplier: string;
+  readonly files: FileList | null;
+}
+
 /** Takes a supplier's price list in: first what it would change and which lines are wrong, then, on a press, it is done. */
 export function PriceList({ known, me }: { readonly known: number; readonly me: MeView }): React.JSX.Element {
   const { currency } = me.workshop;
-  const [file, setFile] = useState<File>();
-  const [supplier, setSupplier] = useState('');
+  const { register, handleSubmit, watch } = useForm<Fields>({ defaultValues: { supplier: '', files: null } });
   // Kept apart from the write: it stays in sight while it is being taken in.
   const [answer, setAnswer] = useState<PriceListView>();
   const client = useQueryClient();
   const list = useWrite(
-    ({ of, apply }: { readonly of: File; readonly apply: boolean }) => {
+    ({ files, supplier, apply }: Fields & { readonly apply: boolean }) => {
       const form = new FormData();
-      form.append('file', of);
+      form.append('file', files![0]!);
       const query = `supplier=${encodeURIComponent(supplier)}&apply=${apply ? 'yes' : 'no'}`;
       return sendForm<PriceListView>(`parts/price-list?${query}`, form);
     },
@@ -33,9 +38,8 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
   );
   const { wrong, busy } = list;
   const seen = wrong === undefined ? answer : undefined;
-  const send = (apply: boolean): void => {
-    if (file) list.write({ of: file, apply });
-  };
+  const look = handleSubmit((fields) => list.write({ ...fields, apply: false }));
+  const takeIn = handleSubmit((fields) => list.write({ ...fields, apply: true }));
   const price = (minor: number): string => moneyWords(minor, currency);
   return (
     <div className="pricelist">
@@ -45,15 +49,10 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
           Save them as CSV
         </a>
       </p>
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          send(false);
-        }}
-      >
+      <form noValidate onSubmit={(e) => void look(e)}>
         <div>
           <Form.Label htmlFor="supplier">Whose list</Form.Label>
-          <Form.Control id="supplier" value={supplier} maxLength={80} onChange={(e) => setSupplier(e.target.value)} />
+          <Form.Control id="supplier" maxLength={80} {...register('supplier')} />
         </div>
         <div>
           <Form.Label htmlFor="list">CSV with number, title, price, superseded by</Form.Label>
@@ -61,14 +60,15 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
             id="list"
             type="file"
             accept=".csv,text/csv"
-            onChange={(e) => {
-              setFile((e.target as HTMLInputElement).files?.[0]);
-              list.reset();
-              setAnswer(undefined);
-            }}
+            {...register('files', {
+              onChange: () => {
+                list.reset();
+                setAnswer(undefined);
+              },
+            })}
           />
         </div>
-        <button type="submit" className="btn-ink" disabled={!file || !supplier.trim() || busy}>
+        <button type="submit" className="btn-ink" disabled={!watch('files')?.[0] || !watch('supplier').trim() || busy}>
           {busy ? 'Reading …' : 'See what it changes'}
         </button>
       </form>
@@ -86,7 +86,7 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
             , {seen.same} the same, {seen.wrong} {seen.wrong === 1 ? 'line' : 'lines'} wrong of {seen.lines}.
           </p>
           {!seen.applied && seen.added + seen.changed > 0 && (
-            <button type="button" className="btn-go" onClick={() => send(true)} disabled={busy}>
+            <button type="button" className="btn-go" onClick={() => void takeIn()} disabled={busy}>
               <span>Take it in{seen.wrong > 0 ? ', without the wrong lines' : ''}</span>
             </button>
           )}

@@ -1,6 +1,7 @@
 import type { OrderLineView } from '@jubb/contract';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 
 /** Takes in what has come: a scanned or typed number; a kit is opened first, and two lines of one number are chosen from. */
 export function ScanBox({
@@ -12,17 +13,16 @@ export function ScanBox({
   readonly arrive: (line: OrderLineView) => Promise<void>;
   readonly open: () => void;
 }): React.JSX.Element {
-  const [code, setCode] = useState('');
+  const { register, handleSubmit, reset } = useForm({ defaultValues: { code: '' } });
   const [says, setSays] = useState<string>();
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
+  const submit = handleSubmit(({ code }) => {
     const wanted = code.trim().toLowerCase();
     if (wanted === '') return;
     const found = lines.filter((l) => l.number.toLowerCase() === wanted || l.line.toLowerCase() === wanted);
     const [only] = found;
     if (found.length === 1 && only && !only.kit) {
       setSays(undefined);
-      setCode('');
+      reset();
       void arrive(only);
     } else if (found.length === 0) setSays(`Nothing with number ${code.trim()} is on its way.`);
     else {
@@ -31,16 +31,15 @@ export function ScanBox({
         found.length === 1 ? 'A kit: check what is in it below.' : `${found.length} jobs wait for it: choose below.`,
       );
     }
-  };
+  });
   return (
-    <form onSubmit={submit} className="scan">
+    <form noValidate onSubmit={(e) => void submit(e)} className="scan">
       <Form.Control
         id="scan"
         aria-label="Number of what has come, scanned or typed"
         placeholder="Scan or type what has come"
         autoComplete="off"
-        value={code}
-        onChange={(e) => setCode(e.target.value)}
+        {...register('code')}
       />
       <button type="submit" className="btn-ink">
         It is here

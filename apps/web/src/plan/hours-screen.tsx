@@ -1,7 +1,7 @@
 import type { MeView, WeekView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
@@ -54,36 +54,37 @@ function useGive(): readonly [wrong: string | undefined, give: (work: () => Prom
   return [wrong, written];
 }
 function ShopHours({ view, owner }: { readonly view: WeekView; readonly owner: boolean }): React.JSX.Element {
-  const [typed, setTyped] = useState(() => view.hours.map(spansWords));
-  const [tools, setTools] = useState(() => view.tools.map((t) => String(t.capacity)));
+  // As objects: a list of plain words is none that a form of fields knows.
+  const { register, handleSubmit, watch } = useForm({
+    defaultValues: {
+      days: view.hours.map((day) => ({ spans: spansWords(day) })),
+      tools: view.tools.map((t) => ({ capacity: String(t.capacity) })),
+    },
+  });
   const [wrong, give] = useGive();
-  const read = typed.map(spansOf);
+  const read = watch('days').map((d) => spansOf(d.spans));
   const bad = read.findIndex((d) => d === undefined);
+  const keep = handleSubmit(async ({ days, tools }) => {
+    if (bad >= 0) return;
+    await give(() =>
+      api('plan/shop', {
+        hours: days.map((d) => spansOf(d.spans)),
+        tools: view.tools.map((t, i) => ({ id: t.id, capacity: Number(tools[i]!.capacity) })),
+      }),
+    );
+  });
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (bad < 0)
-          void give(() =>
-            api('plan/shop', {
-              hours: read,
-              tools: view.tools.map((t, i) => ({ id: t.id, capacity: Number(tools[i]) })),
-            }),
-          );
-      }}
-    >
+    <form noValidate onSubmit={(e) => void keep(e)}>
       <h2>Hours of a week</h2>
       {DAYS.map((day, i) => (
         <div key={day} className="hoursrow">
           <Form.Label htmlFor={`day-${i}`}>{day}</Form.Label>
           <Form.Control
             id={`day-${i}`}
-            value={typed[i]}
             readOnly={!owner}
             placeholder="closed"
             isInvalid={read[i] === undefined}
-            onChange={(e) => setTyped(typed.map((t, k) => (k === i ? e.target.value : t)))}
+            {...register(`days.${i}.spans`)}
           />
         </div>
       ))}
@@ -96,9 +97,8 @@ function ShopHours({ view, owner }: { readonly view: WeekView; readonly owner: b
             type="number"
             min={0}
             max={20}
-            value={tools[i]}
             readOnly={!owner}
-            onChange={(e) => setTools(tools.map((x, k) => (k === i ? e.target.value : x)))}
+            {...register(`tools.${i}.capacity`)}
           />
         </div>
       ))}
@@ -117,9 +117,11 @@ function ShopHours({ view, owner }: { readonly view: WeekView; readonly owner: b
 }
 
 function DaysOff({ view, owner }: { readonly view: WeekView; readonly owner: boolean }): React.JSX.Element {
-  const [day, setDay] = useState('');
-  const [person, setPerson] = useState('');
+  const { register, handleSubmit, watch, resetField } = useForm({ defaultValues: { day: '', person: '' } });
   const [wrong, give] = useGive();
+  const add = handleSubmit(async ({ day, person }) => {
+    if (await give(() => api('plan/days-off', { day, ...(person ? { person } : {}) }))) resetField('day');
+  });
   const hands = view.people;
   const name = (id: string | null): string => hands.find((h) => h.id === id)?.name ?? 'Nobody works';
   return (
@@ -147,17 +149,9 @@ function DaysOff({ view, owner }: { readonly view: WeekView; readonly owner: boo
         </div>
       ))}
       {owner && (
-        <form
-          className="hoursrow"
-          onSubmit={(e) => {
-            e.preventDefault();
-            void give(() => api('plan/days-off', { day, ...(person ? { person } : {}) })).then(
-              (ok) => ok && setDay(''),
-            );
-          }}
-        >
-          <Form.Control type="date" aria-label="Day off" value={day} onChange={(e) => setDay(e.target.value)} />
-          <Form.Select aria-label="Whose" value={person} onChange={(e) => setPerson(e.target.value)}>
+        <form className="hoursrow" noValidate onSubmit={(e) => void add(e)}>
+          <Form.Control type="date" aria-label="Day off" {...register('day')} />
+          <Form.Select aria-label="Whose" {...register('person')}>
             <option value="">Nobody works</option>
             {hands.map((h) => (
               <option key={h.id} value={h.id}>
@@ -165,7 +159,7 @@ function DaysOff({ view, owner }: { readonly view: WeekView; readonly owner: boo
               </option>
             ))}
           </Form.Select>
-          <button type="submit" className="btn-line" disabled={day === ''}>
+          <button type="submit" className="btn-line" disabled={watch('day') === ''}>
             Add
           </button>
         </form>

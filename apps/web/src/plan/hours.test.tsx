@@ -2,7 +2,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import type { MeView, WeekView } from '@jubb/contract';
 import { cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
-import { Refusal, serve, show, una, type Asked } from '../server.fixtures.tsx';
+import { Refusal, serve, show, submitted, una, type Asked } from '../server.fixtures.tsx';
 import HoursScreen from './hours-screen.tsx';
 
 afterEach(cleanup);
@@ -48,7 +48,7 @@ describe('hours, days off and tools', () => {
     const go = screen.getByRole<HTMLButtonElement>('button', { name: /^Keep these hours/ });
     expect(go.disabled).toBe(true);
     expect(screen.getByRole('alert').textContent).toContain('Tuesday: hours such as');
-    fireEvent.submit(go.closest('form')!);
+    await submitted(go.closest('form')!);
     expect(writes(asked)).toEqual([]);
   });
 
@@ -70,6 +70,7 @@ describe('hours, days off and tools', () => {
     fireEvent.change(off.getByLabelText('Day off'), { target: { value: '2027-01-04' } });
     fireEvent.change(off.getByLabelText('Whose'), { target: { value: 'p2' } });
     fireEvent.click(off.getByRole('button', { name: 'Add' }));
+    await waitFor(() => expect(writes(asked)).toHaveLength(1));
     fireEvent.click(off.getByRole('button', { name: 'Take back' }));
     await waitFor(() => expect(writes(asked)).toHaveLength(2));
     expect(writes(asked).map((a) => [a.method, a.path, a.body])).toEqual([

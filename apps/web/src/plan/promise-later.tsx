@@ -1,10 +1,11 @@
-import type { JobView, PlanJobLabel } from '@jubb/contract';
+import type { CommandAnswer, JobView, PlanJobLabel } from '@jubb/contract';
 import type { Minute, Say } from '@jubb/core/planning';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
 import { newId } from '../api/ids.ts';
+import { useWrite } from '../api/use-write.ts';
+import { Wrong } from '../fields/wrong.tsx';
 
 /** Promises another day, once somebody has agreed to it: who, and how, goes into the job's log. */
 export function PromiseLater({
@@ -18,12 +19,11 @@ export function PromiseLater({
   readonly done: () => void;
   readonly say: Say;
 }): React.JSX.Element {
-  const client = useQueryClient();
-  const [says, setSays] = useState('');
-  const promise = useMutation({
-    mutationFn: async () => {
+  const { register, handleSubmit, watch } = useForm({ defaultValues: { says: '' } });
+  const { written, wrong, busy } = useWrite(
+    async (says: string) => {
       const { events } = await api<JobView>(`jobs/${job.id}`);
-      await api(`jobs/${job.id}/commands`, {
+      return api<CommandAnswer>(`jobs/${job.id}/commands`, {
         id: newId(),
         seen: events.length,
         at: new Date().toISOString(),
@@ -31,26 +31,17 @@ export function PromiseLater({
         command: { type: 'move-promise', promise: new Date(at * 60_000).toISOString(), says },
       });
     },
-    onSuccess: async () => {
-      done();
-      await client.invalidateQueries({ queryKey: ['week'] });
-    },
+    { stale: [['week']] },
+  );
+  const promise = handleSubmit(async ({ says }) => {
+    if (await written(says)) done();
   });
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        promise.mutate();
-      }}
-    >
+    <form noValidate onSubmit={(e) => void promise(e)}>
       <Form.Label htmlFor="agreed-by">{job.customer} is asked first. Who agreed, and how?</Form.Label>
-      <Form.Control id="agreed-by" value={says} maxLength={400} onChange={(e) => setSays(e.target.value)} />
-      {promise.error && (
-        <p className="field-error" role="alert">
-          {promise.error.message}
-        </p>
-      )}
-      <button type="submit" className="btn-line mt-2" disabled={says.trim() === '' || promise.isPending}>
+      <Form.Control id="agreed-by" maxLength={400} {...register('says')} />
+      <Wrong says={wrong} />
+      <button type="submit" className="btn-line mt-2" disabled={watch('says').trim() === '' || busy}>
         Promise {say(at)}
       </button>
     </form>

@@ -2,7 +2,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import type { BackupsView, BackupView } from '@jubb/contract';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { Refusal, serve, show } from '../server.fixtures.tsx';
+import { pressed, Refusal, serve, show } from '../server.fixtures.tsx';
 import { Backups } from './backups.tsx';
 
 afterEach(cleanup);
@@ -86,7 +86,7 @@ describe('backups', () => {
     const keep = await screen.findByRole<HTMLButtonElement>('button', { name: 'Keep this time' });
     expect(keep.disabled).toBe(true);
     fireEvent.change(screen.getByLabelText('Taken every night at'), { target: { value: '23:30' } });
-    fireEvent.click(keep);
+    await pressed(keep);
     fireEvent.click(screen.getByRole('button', { name: 'Not at night any more' }));
     await waitFor(() =>
       expect(asked.filter((a) => a.method === 'PUT').map((a) => a.body)).toEqual([{ at: '23:30' }, { at: null }]),

@@ -2,8 +2,8 @@ import type { BackupsView, BackupView } from '@jubb/contract';
 import { NIGHTS_KEPT } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format, formatDistanceStrict } from 'date-fns';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
@@ -75,24 +75,17 @@ function LastOne({ view }: { readonly view: BackupsView }): React.JSX.Element {
 }
 
 function Nightly({ at }: { readonly at: string | null }): React.JSX.Element {
-  const [time, setTime] = useState(at ?? USUAL_NIGHT);
+  const { register, handleSubmit, watch } = useForm({ defaultValues: { time: at ?? USUAL_NIGHT } });
   const { write, busy, wrong } = useWrite((to: string | null) => api('shop/backups/nightly', { at: to }, 'PUT'), {
     stale: STALE,
   });
   return (
-    <form
-      className="nightly"
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault();
-        write(time);
-      }}
-    >
+    <form className="nightly" noValidate onSubmit={(e) => void handleSubmit(({ time }) => write(time))(e)}>
       <Form.Label htmlFor="nightly-at" className="m-0">
         {at === null ? 'None is taken at night. Every night at' : 'Taken every night at'}
       </Form.Label>
-      <Form.Control id="nightly-at" type="time" value={time} onChange={(e) => setTime(e.target.value)} />
-      <button type="submit" className="btn-line" disabled={busy || time === at}>
+      <Form.Control id="nightly-at" type="time" {...register('time')} />
+      <button type="submit" className="btn-line" disabled={busy || watch('time') === at}>
         {at === null ? `Take it, keep ${NIGHTS_KEPT}` : 'Keep this time'}
       </button>
       {at !== null && (

@@ -2,6 +2,7 @@ import type { ShopDrawerView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useFieldArray, useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
@@ -49,6 +50,8 @@ interface Row {
   readonly count: string;
 }
 
+const NO_SIZE: Row = { mm: '', count: '' };
+
 /** A drawer as it is counted: a size a row. */
 function CountForm({
   drawer,
@@ -57,12 +60,14 @@ function CountForm({
   readonly drawer: ShopDrawerView;
   readonly done: () => void;
 }): React.JSX.Element {
-  const [rows, setRows] = useState<readonly Row[]>([
-    ...drawer.sizes.map((s) => ({ mm: String(s.mm), count: String(s.count) })),
-    { mm: '', count: '' },
-  ]);
+  const { control, register, handleSubmit, getValues } = useForm<{ sizes: Row[] }>({
+    defaultValues: {
+      sizes: [...drawer.sizes.map((s) => ({ mm: String(s.mm), count: String(s.count) })), NO_SIZE],
+    },
+  });
+  const { fields, append } = useFieldArray({ control, name: 'sizes' });
   const { written, wrong, busy } = useWrite(
-    () =>
+    (rows: readonly Row[]) =>
       api(
         `shop/drawers/${encodeURIComponent(drawer.drawer)}`,
         {
@@ -74,39 +79,25 @@ function CountForm({
       ),
     { stale: [['shop'], ['job'], ['parts']] },
   );
-  const set = (at: number, part: Partial<Row>): void => {
-    const next = rows.map((r, i) => (i === at ? { ...r, ...part } : r));
-    // There is always one more row to fill in.
-    setRows(next.at(-1)!.mm.trim() === '' ? next : [...next, { mm: '', count: '' }]);
+  const keep = handleSubmit(async ({ sizes }) => {
+    if (await written(sizes)) done();
+  });
+  // There is always one more row to fill in.
+  const another = (): void => {
+    if (getValues('sizes').at(-1)!.mm.trim() !== '') append(NO_SIZE, { shouldFocus: false });
   };
   return (
-    <form
-      className="countform"
-      noValidate
-      aria-label={`Count ${drawer.drawer}`}
-      onSubmit={(e) => {
-        e.preventDefault();
-        void written().then((kept) => {
-          if (kept) done();
-        });
-      }}
-    >
+    <form className="countform" noValidate aria-label={`Count ${drawer.drawer}`} onSubmit={(e) => void keep(e)}>
       <b>Thickness, mm</b>
       <b>Pieces</b>
-      {rows.map((r, i) => (
-        <div key={i} className="d-contents">
+      {fields.map((row, i) => (
+        <div key={row.id} className="d-contents">
           <Form.Control
             aria-label={`Size ${i + 1}, mm`}
             inputMode="decimal"
-            value={r.mm}
-            onChange={(e) => set(i, { mm: e.target.value })}
+            {...register(`sizes.${i}.mm`, { onChange: another })}
           />
-          <Form.Control
-            aria-label={`Pieces of size ${i + 1}`}
-            inputMode="numeric"
-            value={r.count}
-            onChange={(e) => set(i, { count: e.target.value })}
-          />
+          <Form.Control aria-label={`Pieces of size ${i + 1}`} inputMode="numeric" {...register(`sizes.${i}.count`)} />
         </div>
       ))}
       <button type="submit" className="btn-ink" disabled={busy}>

@@ -1,7 +1,7 @@
 import type { ShopPlacesView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
@@ -33,35 +33,35 @@ export function Places(): React.JSX.Element {
   );
 }
 
+interface Fields {
+  readonly benches: string;
+  readonly shelves: string;
+  readonly zone: string;
+}
+
 function PlacesForm({ view }: { readonly view: ShopPlacesView }): React.JSX.Element {
-  const [benches, setBenches] = useState(view.places.join(', '));
-  const [shelves, setShelves] = useState(view.shelves.join(', '));
-  const [zone, setZone] = useState(view.zone);
+  const { register, handleSubmit } = useForm<Fields>({
+    defaultValues: { benches: view.places.join(', '), shelves: view.shelves.join(', '), zone: view.zone },
+  });
   const { write, wrong, answer, busy } = useWrite(
-    () => api('shop/places', { places: asList(benches), shelves: asList(shelves), zone }, 'PUT').then(() => 'Kept.'),
+    ({ benches, shelves, zone }: Fields) =>
+      api('shop/places', { places: asList(benches), shelves: asList(shelves), zone }, 'PUT').then(() => 'Kept.'),
     { stale: [['shop'], ['floor'], ['week']] },
   );
-  const field = (id: string, label: string, value: string, set: (v: string) => void): React.JSX.Element => (
+  const keep = handleSubmit((fields) => write(fields));
+  const field = (id: 'benches' | 'shelves', label: string): React.JSX.Element => (
     <div>
       <Form.Label htmlFor={id}>{label}</Form.Label>
-      <Form.Control as="textarea" rows={2} id={id} value={value} onChange={(e) => set(e.target.value)} />
+      <Form.Control as="textarea" rows={2} id={id} {...register(id)} />
     </div>
   );
   return (
-    <form
-      className="placesform"
-      noValidate
-      aria-label="Places"
-      onSubmit={(e) => {
-        e.preventDefault();
-        write();
-      }}
-    >
-      {field('benches', 'Benches, in their order', benches, setBenches)}
-      {field('shelves', 'Places on the shelf, in their order', shelves, setShelves)}
+    <form className="placesform" noValidate aria-label="Places" onSubmit={(e) => void keep(e)}>
+      {field('benches', 'Benches, in their order')}
+      {field('shelves', 'Places on the shelf, in their order')}
       <div>
         <Form.Label htmlFor="zone">Time zone</Form.Label>
-        <Form.Control id="zone" list="zones" value={zone} onChange={(e) => setZone(e.target.value)} />
+        <Form.Control id="zone" list="zones" {...register('zone')} />
         <datalist id="zones">
           {Intl.supportedValuesOf('timeZone').map((z) => (
             <option key={z} value={z} />

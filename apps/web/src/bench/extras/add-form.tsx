@@ -1,5 +1,5 @@
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import type { Bench } from '../use-bench.ts';
 import { Radios } from './radios.tsx';
 
@@ -9,28 +9,32 @@ const KINDS = [
   ['lead', 'Something parted'],
 ] as const;
 
+interface Fields {
+  readonly kind: (typeof KINDS)[number][0];
+  readonly title: string;
+  readonly where: string;
+  readonly one: string;
+  readonly other: string;
+  readonly tool: string;
+}
+
 /** A mark, an aid or something parted that the sheet does not name: it too is counted until it is put right. */
 export function AddForm({ bench, close }: { readonly bench: Bench; readonly close: () => void }): React.JSX.Element {
-  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('mark');
-  const [title, setTitle] = useState('');
-  const [where, setWhere] = useState('');
-  const [between, setBetween] = useState<readonly [string, string]>(['', '']);
-  const [tool, setTool] = useState('paint');
-  const give = (): void => {
+  const { register, handleSubmit, watch, setValue } = useForm<Fields>({
+    defaultValues: { kind: 'mark', title: '', where: '', one: '', other: '', tool: 'paint' },
+  });
+  const { kind, title, where, one, other } = watch();
+  const give = handleSubmit((f) => {
     const done =
-      kind === 'mark'
-        ? bench.give({ type: 'add-mark', between, where, with: tool })
-        : bench.give({ type: kind === 'aid' ? 'add-aid' : 'add-lead', title, where });
+      f.kind === 'mark'
+        ? bench.give({ type: 'add-mark', between: [f.one, f.other], where: f.where, with: f.tool })
+        : bench.give({ type: f.kind === 'aid' ? 'add-aid' : 'add-lead', title: f.title, where: f.where });
     if (done) close();
-  };
+  });
   const parts = Object.values(bench.sheet.parts);
-  const choose = (i: 0 | 1): React.JSX.Element => (
-    <Form.Select
-      aria-label={i === 0 ? 'One part' : 'The other part'}
-      value={between[i]}
-      onChange={(e) => setBetween(i === 0 ? [e.target.value, between[1]] : [between[0], e.target.value])}
-    >
-      <option value="">{i === 0 ? 'One part' : 'The other part'}</option>
+  const choose = (which: 'one' | 'other', label: string): React.JSX.Element => (
+    <Form.Select aria-label={label} {...register(which)}>
+      <option value="">{label}</option>
       {parts.map((p) => (
         <option key={p.id} value={p.id}>
           {p.title}
@@ -39,32 +43,27 @@ export function AddForm({ bench, close }: { readonly bench: Bench; readonly clos
     </Form.Select>
   );
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        give();
-      }}
-    >
-      <Radios label="What is put on record" choices={KINDS} chosen={kind} choose={setKind} />
+    <form noValidate onSubmit={(e) => void give(e)}>
+      <Radios label="What is put on record" choices={KINDS} chosen={kind} choose={(k) => setValue('kind', k)} />
       {kind === 'mark' ? (
         <div className="d-flex gap-2 mt-2">
-          {choose(0)}
-          {choose(1)}
-          <Form.Control aria-label="With what" value={tool} maxLength={60} onChange={(e) => setTool(e.target.value)} />
+          {choose('one', 'One part')}
+          {choose('other', 'The other part')}
+          <Form.Control aria-label="With what" maxLength={60} {...register('tool')} />
         </div>
       ) : (
         <>
           <Form.Label htmlFor="thing-title">{kind === 'aid' ? 'What was put in' : 'What was parted'}</Form.Label>
-          <Form.Control id="thing-title" value={title} maxLength={80} onChange={(e) => setTitle(e.target.value)} />
+          <Form.Control id="thing-title" maxLength={80} {...register('title')} />
         </>
       )}
       <Form.Label htmlFor="thing-where">Where</Form.Label>
-      <Form.Control id="thing-where" value={where} maxLength={120} onChange={(e) => setWhere(e.target.value)} />
+      <Form.Control id="thing-where" maxLength={120} {...register('where')} />
       <div className="d-flex gap-2 mt-2">
         <button
           type="submit"
           className="btn-ink"
-          disabled={!where.trim() || (kind === 'mark' ? !between[0] || !between[1] : !title.trim())}
+          disabled={!where.trim() || (kind === 'mark' ? !one || !other : !title.trim())}
         >
           {kind === 'mark' ? 'The mark is made' : kind === 'aid' ? 'It is in' : 'It is parted'}
         </button>

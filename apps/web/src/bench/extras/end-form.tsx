@@ -1,6 +1,6 @@
 import { END_TITLES, endKinds, type EndKind } from '@jubb/core/bench';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { ReasonField } from '../../fields/reason-field.tsx';
 import type { Bench } from '../use-bench.ts';
 import { Radios } from './radios.tsx';
@@ -12,26 +12,37 @@ const READY: readonly string[] = [
 ];
 const KINDS = endKinds.map((k) => [k, END_TITLES[k]] as const);
 
+interface Fields {
+  readonly how: EndKind;
+  readonly reason: string;
+  readonly agreedBy: string;
+}
+
 /** The job ends otherwise than repaired: how, why, and who of the customer's side said yes. */
 export function EndForm({ bench, close }: { readonly bench: Bench; readonly close: () => void }): React.JSX.Element {
-  const [how, setHow] = useState<EndKind>(bench.state.end?.how ?? 'returned-built');
-  const [why, setWhy] = useState('');
-  const [who, setWho] = useState('');
+  const { register, handleSubmit, watch, setValue } = useForm<Fields>({
+    defaultValues: { how: bench.state.end?.how ?? 'returned-built', reason: '', agreedBy: '' },
+  });
+  const { how, reason, agreedBy } = watch();
+  const end = handleSubmit((fields) => {
+    if (bench.give({ type: 'end-otherwise', ...fields })) close();
+  });
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (bench.give({ type: 'end-otherwise', how, reason: why, agreedBy: who })) close();
-      }}
-    >
-      <Radios label="How does it end" choices={KINDS} chosen={how} choose={setHow} />
-      <ReasonField id="end-why" label="Why: the customer reads it" value={why} set={setWhy} ready={READY} />
+    <form noValidate onSubmit={(e) => void end(e)}>
+      <Radios label="How does it end" choices={KINDS} chosen={how} choose={(k) => setValue('how', k)} />
+      <ReasonField
+        id="end-why"
+        label="Why: the customer reads it"
+        value={reason}
+        set={(words) => setValue('reason', words)}
+        ready={READY}
+      />
       <Form.Label htmlFor="end-who" className="mt-2 mb-0">
         Who of the customer’s said yes
       </Form.Label>
-      <Form.Control id="end-who" value={who} maxLength={120} onChange={(e) => setWho(e.target.value)} />
+      <Form.Control id="end-who" maxLength={120} {...register('agreedBy')} />
       <div className="d-flex gap-2 mt-2">
-        <button type="submit" className="btn-ink" disabled={!why.trim() || (how === 'scrapped' && !who.trim())}>
+        <button type="submit" className="btn-ink" disabled={!reason.trim() || (how === 'scrapped' && !agreedBy.trim())}>
           End it so
         </button>
         <button type="button" className="btn-line ms-auto" onClick={close}>

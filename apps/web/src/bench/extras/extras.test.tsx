@@ -3,7 +3,7 @@ import { afterEach, beforeAll, describe, expect, jest, test } from '@jest/global
 import type { FloorView } from '@jubb/contract';
 import { END_TITLES, eventsOf, type Command, type JobEvent } from '@jubb/core/bench';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { likeABrowser, show } from '../../server.fixtures.tsx';
+import { likeABrowser, pressed, show } from '../../server.fixtures.tsx';
 import { CorrectDialog } from '../corrections/correct-dialog.tsx';
 import { benchOf, bookedJob, shipped, workedUntil } from '../rehearsed.fixtures.ts';
 import { ResumePanel } from '../return/resume-panel.tsx';
@@ -33,15 +33,15 @@ function form(kind: Extra): { readonly given: Command[]; readonly close: jest.Mo
 }
 
 describe('what is put on record beside the move', () => {
-  test('a note for whoever comes next, or a timer by its name', () => {
+  test('a note for whoever comes next, or a timer by its name', async () => {
     const { given, close } = form('note');
     expect(button('Keep it').disabled).toBe(true);
     type(/^Note, for whoever/, 'thread is tired');
-    fireEvent.click(button('Keep it'));
+    await pressed(button('Keep it'));
     type('Minutes of the timer', '0');
     expect(button('Start it as a timer').disabled).toBe(true);
     type('Minutes of the timer', '45');
-    fireEvent.click(button('Start it as a timer'));
+    await pressed(button('Start it as a timer'));
     expect(given).toEqual([
       { type: 'note', text: 'thread is tired' },
       { type: 'start-timer', title: 'thread is tired', minutes: 45, kind: 'other' },
@@ -49,32 +49,32 @@ describe('what is put on record beside the move', () => {
     expect(close).toHaveBeenCalledTimes(2);
   });
 
-  test('a mark stands between two parts; an aid has a name; each has a place', () => {
+  test('a mark stands between two parts; an aid has a name; each has a place', async () => {
     const { given } = form('add');
     type('One part', first!.id);
     type('Where', '12 o’clock');
     expect(button('The mark is made').disabled).toBe(true);
     type('The other part', second!.id);
-    fireEvent.click(button('The mark is made'));
+    await pressed(button('The mark is made'));
     choose('An aid put in');
     type('What was put in', 'rag');
-    fireEvent.click(button('It is in'));
+    await pressed(button('It is in'));
     expect(given).toEqual([
       { type: 'add-mark', between: [first!.id, second!.id], where: '12 o’clock', with: 'paint' },
       { type: 'add-aid', title: 'rag', where: '12 o’clock' },
     ]);
   });
 
-  test('a surprise with what comes off; one that is broken names the part', () => {
+  test('a surprise with what comes off; one that is broken names the part', async () => {
     const { given } = form('surprise');
     type('What must come off', 'guard');
     type('Part 1 that comes off', 'guard plate');
     type('How many of part 1', '2');
-    fireEvent.click(button('Put it into the ladder'));
+    await pressed(button('Put it into the ladder'));
     choose('Broken already');
     expect(button('Put it on record').disabled).toBe(true);
     type('Which part', first!.id);
-    fireEvent.click(button('Put it on record'));
+    await pressed(button('Put it on record'));
     expect(given).toEqual([
       {
         type: 'surprise',
@@ -87,15 +87,15 @@ describe('what is put on record beside the move', () => {
     ]);
   });
 
-  test('a wait: held where it stands, or parked on a shelf that is free', () => {
+  test('a wait: held where it stands, or parked on a shelf that is free', async () => {
     const { given, go } = form('wait');
     expect([...screen.getByLabelText('Place on the shelf').querySelectorAll('option')].map((o) => o.value)).toEqual([
       'S2',
     ]);
     choose('A yes');
     type('For whoever picks it up again', 'ask for Ada');
-    fireEvent.click(button('Park it there'));
-    fireEvent.click(button('Hold it here'));
+    await pressed(button('Park it there'));
+    await pressed(button('Hold it here'));
     fireEvent.click(button(/^It ends otherwise/));
     expect(given).toEqual([
       { type: 'park', why: 'yes', note: 'ask for Ada', to: 'S2' },
@@ -104,7 +104,7 @@ describe('what is put on record beside the move', () => {
     expect(go).toHaveBeenCalledWith('end');
   });
 
-  test('another end has its reason; scrap has somebody who said yes', () => {
+  test('another end has its reason; scrap has somebody who said yes', async () => {
     const { given } = form('end');
     const end = button('End it so');
     expect(end.disabled).toBe(true);
@@ -113,7 +113,7 @@ describe('what is put on record beside the move', () => {
     choose(END_TITLES.scrapped);
     expect(end.disabled).toBe(true);
     type('Who of the customer’s said yes', 'Ada Forth');
-    fireEvent.click(end);
+    await pressed(end);
     expect(given).toEqual([
       { type: 'end-otherwise', how: 'scrapped', reason: 'It costs more than it is worth', agreedBy: 'Ada Forth' },
     ]);

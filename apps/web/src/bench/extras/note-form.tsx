@@ -1,33 +1,26 @@
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import type { Bench } from '../use-bench.ts';
 
 /** A note at this step, for whoever comes next; and a timer for anything that has none. */
 export function NoteForm({ bench, close }: { readonly bench: Bench; readonly close: () => void }): React.JSX.Element {
-  const [text, setText] = useState('');
-  const [minutes, setMinutes] = useState('30');
+  const { register, handleSubmit, watch } = useForm({ defaultValues: { text: '', minutes: '30' } });
+  const [title, minutes] = [watch('text').trim(), Number(watch('minutes'))];
+  const keep = handleSubmit(({ text }) => {
+    if (bench.give({ type: 'note', text })) close();
+  });
+  const start = (): void => {
+    if (bench.give({ type: 'start-timer', title, minutes, kind: 'other' })) close();
+  };
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (bench.give({ type: 'note', text })) close();
-      }}
-    >
+    <form noValidate onSubmit={(e) => void keep(e)}>
       <Form.Label htmlFor="note-text">Note, for whoever comes next</Form.Label>
-      <Form.Control id="note-text" value={text} maxLength={400} onChange={(e) => setText(e.target.value)} />
+      <Form.Control id="note-text" maxLength={400} {...register('text')} />
       <div className="d-flex gap-2 mt-2 align-items-center flex-wrap">
-        <button type="submit" className="btn-ink" disabled={!text.trim()}>
+        <button type="submit" className="btn-ink" disabled={!title}>
           Keep it
         </button>
-        <button
-          type="button"
-          className="btn-line"
-          disabled={!text.trim() || !(Number(minutes) > 0)}
-          onClick={() => {
-            if (bench.give({ type: 'start-timer', title: text.trim(), minutes: Number(minutes), kind: 'other' }))
-              close();
-          }}
-        >
+        <button type="button" className="btn-line" disabled={!title || !(minutes > 0)} onClick={start}>
           Start it as a timer
         </button>
         <Form.Control
@@ -35,9 +28,8 @@ export function NoteForm({ bench, close }: { readonly bench: Bench; readonly clo
           min={1}
           max={10080}
           aria-label="Minutes of the timer"
-          value={minutes}
           style={{ width: 110 }}
-          onChange={(e) => setMinutes(e.target.value)}
+          {...register('minutes')}
         />
         <span>min</span>
         <button type="button" className="btn-line ms-auto" onClick={close}>

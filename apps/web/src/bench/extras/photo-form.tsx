@@ -3,6 +3,7 @@ import type { CommandAnswer } from '@jubb/contract';
 import { nextMove } from '@jubb/core/bench';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { sendForm } from '../../api/client.ts';
 import { outbox } from '../../outbox/use-outbox.ts';
 import type { Bench } from '../use-bench.ts';
@@ -10,15 +11,15 @@ import { smaller } from './smaller.ts';
 
 /** A picture from the camera or a file: made small here, kept by the server with the job, at this step. */
 export function PhotoForm({ bench, close }: { readonly bench: Bench; readonly close: () => void }): React.JSX.Element {
-  const [caption, setCaption] = useState('');
-  const [failed, setFailed] = useState<string>();
-  const [file, setFile] = useState<File>();
-  const [busy, setBusy] = useState(false);
+  const { register, handleSubmit, watch, setError, formState } = useForm<{ caption: string; files: FileList | null }>({
+    defaultValues: { caption: '', files: null },
+  });
+  const file = watch('files')?.[0];
+  const failed = formState.errors.root?.message;
+  const busy = formState.isSubmitting;
   const [id] = useState(() => newId());
-  const send = async (): Promise<void> => {
+  const send = handleSubmit(async ({ caption }) => {
     if (!file) return;
-    setBusy(true);
-    setFailed(undefined);
     try {
       const move = nextMove(bench.sheet, bench.state);
       const form = new FormData();
@@ -31,30 +32,17 @@ export function PhotoForm({ bench, close }: { readonly bench: Bench; readonly cl
       outbox.onEvents(bench.job, answer.events);
       close();
     } catch (e) {
-      setFailed(
-        `${e instanceof Error ? e.message : 'It could not be sent'}. The picture is still here: send it again.`,
-      );
-    } finally {
-      setBusy(false);
+      setError('root', {
+        message: `${e instanceof Error ? e.message : 'It could not be sent'}. The picture is still here: send it again.`,
+      });
     }
-  };
+  });
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        void send();
-      }}
-    >
+    <form noValidate onSubmit={(e) => void send(e)}>
       <Form.Label htmlFor="photo-file">Picture, from the camera or a file</Form.Label>
-      <Form.Control
-        id="photo-file"
-        type="file"
-        accept="image/*"
-        capture="environment"
-        onChange={(e) => setFile((e.target as HTMLInputElement).files?.[0])}
-      />
+      <Form.Control id="photo-file" type="file" accept="image/*" capture="environment" {...register('files')} />
       <Form.Label htmlFor="photo-caption">What it shows</Form.Label>
-      <Form.Control id="photo-caption" value={caption} maxLength={200} onChange={(e) => setCaption(e.target.value)} />
+      <Form.Control id="photo-caption" maxLength={200} {...register('caption')} />
       {failed && (
         <p className="field-error" role="alert">
           {failed}

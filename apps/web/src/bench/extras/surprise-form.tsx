@@ -1,6 +1,6 @@
 import { MOST_OF_A_PART } from '@jubb/core/bench';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useFieldArray, useForm } from 'react-hook-form';
 import type { Bench } from '../use-bench.ts';
 import { Radios } from './radios.tsx';
 
@@ -10,6 +10,15 @@ const KINDS = [
   ['broken', 'Broken already'],
 ] as const;
 
+const NO_PART = { title: '', count: '1' };
+interface Fields {
+  readonly kind: (typeof KINDS)[number][0];
+  readonly title: string;
+  readonly note: string;
+  readonly part: string;
+  readonly parts: { readonly title: string; readonly count: string }[];
+}
+
 /** The unit is not as the sheet says: a rung or a note goes into this job's ladder, and a lesson to the sheet. */
 export function SurpriseForm({
   bench,
@@ -18,37 +27,32 @@ export function SurpriseForm({
   readonly bench: Bench;
   readonly close: () => void;
 }): React.JSX.Element {
-  const [kind, setKind] = useState<(typeof KINDS)[number][0]>('comes-off-first');
-  const [title, setTitle] = useState('');
-  const [note, setNote] = useState('');
-  const [parts, setParts] = useState([{ title: '', count: '1' }]);
-  const [part, setPart] = useState('');
-  const give = (): void => {
-    const off = parts
+  const { control, register, handleSubmit, watch, setValue } = useForm<Fields>({
+    defaultValues: { kind: 'comes-off-first', title: '', note: '', part: '', parts: [NO_PART] },
+  });
+  const rows = useFieldArray({ control, name: 'parts' });
+  const [kind, title, part] = watch(['kind', 'title', 'part']);
+  const give = handleSubmit((f) => {
+    const off = f.parts
       .filter((p) => p.title.trim() !== '')
       .map((p) => ({ title: p.title.trim(), count: Number(p.count) }));
     const done = bench.give({
       type: 'surprise',
-      kind,
-      title,
-      note,
-      ...(kind === 'comes-off-first' && off.length > 0 ? { parts: off } : {}),
-      ...(kind === 'broken' ? { part } : {}),
+      kind: f.kind,
+      title: f.title,
+      note: f.note,
+      ...(f.kind === 'comes-off-first' && off.length > 0 ? { parts: off } : {}),
+      ...(f.kind === 'broken' ? { part: f.part } : {}),
     });
     if (done) close();
-  };
+  });
   return (
-    <form
-      onSubmit={(e) => {
-        e.preventDefault();
-        give();
-      }}
-    >
-      <Radios label="What kind of surprise" choices={KINDS} chosen={kind} choose={setKind} />
+    <form noValidate onSubmit={(e) => void give(e)}>
+      <Radios label="What kind of surprise" choices={KINDS} chosen={kind} choose={(k) => setValue('kind', k)} />
       {kind === 'broken' && (
         <>
           <Form.Label htmlFor="broken-part">Which part</Form.Label>
-          <Form.Select id="broken-part" value={part} onChange={(e) => setPart(e.target.value)}>
+          <Form.Select id="broken-part" {...register('part')}>
             <option value="">Choose</option>
             {Object.values(bench.sheet.parts).map((p) => (
               <option key={p.id} value={p.id}>
@@ -61,39 +65,33 @@ export function SurpriseForm({
       <Form.Label htmlFor="surprise-title">
         {kind === 'comes-off-first' ? 'What must come off' : 'What is it, in a few words'}
       </Form.Label>
-      <Form.Control id="surprise-title" value={title} maxLength={120} onChange={(e) => setTitle(e.target.value)} />
+      <Form.Control id="surprise-title" maxLength={120} {...register('title')} />
       {kind === 'comes-off-first' &&
-        parts.map((p, i) => (
-          <div key={i} className="d-flex gap-2 mt-2">
+        rows.fields.map((row, i) => (
+          <div key={row.id} className="d-flex gap-2 mt-2">
             <Form.Control
               aria-label={`Part ${i + 1} that comes off`}
               placeholder="part that comes off, such as guard"
-              value={p.title}
               maxLength={80}
-              onChange={(e) => setParts(parts.map((x, j) => (i === j ? { ...x, title: e.target.value } : x)))}
+              {...register(`parts.${i}.title`)}
             />
             <Form.Control
               aria-label={`How many of part ${i + 1}`}
               type="number"
               min={1}
               max={MOST_OF_A_PART}
-              value={p.count}
               style={{ width: 100 }}
-              onChange={(e) => setParts(parts.map((x, j) => (i === j ? { ...x, count: e.target.value } : x)))}
+              {...register(`parts.${i}.count`)}
             />
-            {i === parts.length - 1 && (
-              <button
-                type="button"
-                className="btn-line flex-shrink-0"
-                onClick={() => setParts([...parts, { title: '', count: '1' }])}
-              >
+            {i === rows.fields.length - 1 && (
+              <button type="button" className="btn-line flex-shrink-0" onClick={() => rows.append(NO_PART)}>
                 Another
               </button>
             )}
           </div>
         ))}
       <Form.Label htmlFor="surprise-note">How, for the next one who meets it</Form.Label>
-      <Form.Control id="surprise-note" value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
+      <Form.Control id="surprise-note" maxLength={400} {...register('note')} />
       <div className="d-flex gap-2 mt-2">
         <button type="submit" className="btn-ink" disabled={!title.trim() || (kind === 'broken' && !part)}>
           {kind === 'comes-off-first' ? 'Put it into the ladder' : 'Put it on record'}

@@ -1,11 +1,17 @@
 import type { FloorView } from '@jubb/contract';
 import { holdReasons, holdWords, type HoldReason } from '@jubb/core/bench';
-import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import type { Bench } from '../use-bench.ts';
 import { Radios } from './radios.tsx';
 
 const WHYS = holdReasons.map((w) => [w, holdWords(w).replace(/^./, (c) => c.toUpperCase())] as const);
+
+interface Fields {
+  readonly why: HoldReason;
+  readonly note: string;
+  readonly to: string;
+}
 
 /** What the job waits for: held where it stands, or parked on the shelf with a note for the next hands. */
 export function WaitForm({
@@ -22,15 +28,21 @@ export function WaitForm({
 }): React.JSX.Element {
   const parked = bench.state.parked !== undefined;
   const free = (floor?.shelves ?? []).filter((s) => !floor?.jobs.some((j) => j.place === s));
-  const [note, setNote] = useState('');
-  const [why, setWhy] = useState<HoldReason>('parts');
-  const [to, setTo] = useState('');
-  const place = to || free[0] || '';
+  const { register, handleSubmit, watch, setValue } = useForm<Fields>({
+    defaultValues: { why: 'parts', note: '', to: '' },
+  });
+  const place = watch('to') || free[0] || '';
+  const park = handleSubmit(({ why, note }) => {
+    if (bench.give({ type: 'park', why, note, to: place })) close();
+  });
+  const hold = handleSubmit(({ why, note }) => {
+    if (bench.give({ type: 'hold', why, note })) close();
+  });
   return (
-    <div>
-      <Radios label="What does it wait for" choices={WHYS} chosen={why} choose={setWhy} />
+    <form noValidate onSubmit={(e) => e.preventDefault()}>
+      <Radios label="What does it wait for" choices={WHYS} chosen={watch('why')} choose={(w) => setValue('why', w)} />
       <Form.Label htmlFor="hold-note">For whoever picks it up again</Form.Label>
-      <Form.Control id="hold-note" value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
+      <Form.Control id="hold-note" maxLength={400} {...register('note')} />
       <div className="d-flex gap-2 mt-2 align-items-center flex-wrap">
         {!parked && (
           <>
@@ -38,31 +50,18 @@ export function WaitForm({
               aria-label="Place on the shelf"
               value={place}
               style={{ width: 150 }}
-              onChange={(e) => setTo(e.target.value)}
+              onChange={(e) => setValue('to', e.target.value)}
             >
               {free.map((s) => (
                 <option key={s}>{s}</option>
               ))}
             </Form.Select>
-            <button
-              type="button"
-              className="btn-ink"
-              disabled={!place}
-              onClick={() => {
-                if (bench.give({ type: 'park', why, note, to: place })) close();
-              }}
-            >
+            <button type="button" className="btn-ink" disabled={!place} onClick={() => void park()}>
               Park it there
             </button>
           </>
         )}
-        <button
-          type="button"
-          className="btn-line"
-          onClick={() => {
-            if (bench.give({ type: 'hold', why, note })) close();
-          }}
-        >
+        <button type="button" className="btn-line" onClick={() => void hold()}>
           {parked ? 'It waits for this too' : 'Hold it here'}
         </button>
         <button type="button" className="btn-line" onClick={end}>
@@ -72,6 +71,6 @@ export function WaitForm({
           Close
         </button>
       </div>
-    </div>
+    </form>
   );
 }
