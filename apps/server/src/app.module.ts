@@ -25,6 +25,7 @@ import { ReckonModule } from './reckon/reckon.module.ts';
 import { ShopChangesModule, ShopModule } from './shop/shop.module.ts';
 import { SheetsModule } from './sheets/sheets.module.ts';
 import { UnitsModule } from './units/units.module.ts';
+import { WebAppModule } from './web-app/web-app.module.ts';
 
 @Module({})
 export class AppModule {
@@ -57,6 +58,7 @@ export class AppModule {
         InvoicesModule,
         NetworkModule,
         HealthModule,
+        ...(config.webDir === undefined ? [] : [WebAppModule.from(config.webDir)]),
       ],
     };
   }

@@ -4,11 +4,10 @@ import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { SwaggerModule } from '@nestjs/swagger';
 import cookieParser from 'cookie-parser';
-import express, { type NextFunction, type Request, type Response } from 'express';
+import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
 import { randomUUID } from 'node:crypto';
 import type { Server } from 'node:http';
-import { join } from 'node:path';
 import { pino } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { AppModule } from './app.module.ts';
@@ -94,7 +93,6 @@ export async function makeApp(
   app.useGlobalFilters(new ProblemFilter());
   app.enableShutdownHooks();
   SwaggerModule.setup('api/docs', app, openApi(app));
-  if (config.webDir) serveWeb(app, config.webDir);
   await app.init();
   boundTimes(app);
   return app;
@@ -118,15 +116,6 @@ function closed(isSignedIn: (request: Request) => Promise<boolean>) {
 
 /** The calendar's address is its key: it stands in no log. */
 export const withoutToken = (url: string): string => url.replace(/(\/api\/calendar\/)[^/?]+(\.ics)/, '$1…$2');
-
-function serveWeb(app: NestExpressApplication, webDir: string): void {
-  app.use('/assets', express.static(join(webDir, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }));
-  app.use(express.static(webDir, { index: false, setHeaders: (r) => void r.setHeader('Cache-Control', 'no-cache') }));
-  app.use((request: Request, response: Response, next: NextFunction) => {
-    if (request.method !== 'GET' || request.path.startsWith('/api') || !request.accepts('html')) return next();
-    response.sendFile(join(webDir, 'index.html'), { headers: { 'Cache-Control': 'no-cache' } });
-  });
-}
 
 function nestLogger(log: pino.Logger): LoggerService {
   const say =

@@ -1,4 +1,6 @@
+import { getConfigToken } from '@nestjs/config';
 import { join, resolve } from 'node:path';
+import { readEnvironment } from './environment.ts';
 
 /** Where things are and on which ports, read once from the environment. */
 export interface Config {
@@ -33,31 +35,33 @@ export interface Config {
 export const onNetwork = ({ host, publicUrl }: Pick<Config, 'host' | 'publicUrl'>): boolean =>
   publicUrl !== undefined || !/^(127\.|localhost$|::1$)/.test(host);
 
-export const CONFIG = Symbol('config');
+/** Under which name the settings stand among Nest's. */
+export const CONFIG_NAME = 'jubb';
+export const CONFIG = getConfigToken(CONFIG_NAME);
 
+/**
+ * Reads where things are, once.
+ * @throws Error that names each variable that is wrong, what came and what is accepted
+ */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
-  const databaseUrl = env['DATABASE_URL'];
-  if (!databaseUrl) throw new Error('DATABASE_URL is not set: start with ./jubb start, which sets it');
-  const publicUrl = env['JUBB_URL'] || undefined;
-  if (publicUrl !== undefined && !/^https?:\/\/[^/]+$/.test(publicUrl))
-    throw new Error(`JUBB_URL is "${publicUrl}"; an address such as https://bench.example is due, with no path`);
-  const dataDir = resolve(env['JUBB_DATA'] ?? '.jubb');
-  const https = env['JUBB_HTTPS'] === 'yes';
+  const read = readEnvironment(env);
+  const dataDir = resolve(read.JUBB_DATA);
+  const https = read.JUBB_HTTPS === 'yes';
   return {
-    port: Number(env['PORT'] ?? 7800),
-    host: env['JUBB_HOST'] ?? '127.0.0.1',
-    databaseUrl,
+    port: read.PORT,
+    host: read.JUBB_HOST,
+    databaseUrl: read.DATABASE_URL,
     dataDir,
-    backupDir: resolve(env['JUBB_BACKUPS'] || join(dataDir, 'backups')),
-    webDir: env['JUBB_WEB'] ? resolve(env['JUBB_WEB']) : undefined,
-    libraryDir: resolve(env['JUBB_LIBRARY'] ?? join(process.cwd(), 'library')),
-    standIns: env['JUBB_STAND_INS'] ?? '127.0.0.1:7811',
-    supplier: env['JUBB_SUPPLIER'] ?? 'http://127.0.0.1:7813',
-    secureCookie: https || env['JUBB_SECURE_COOKIE'] === 'yes' || publicUrl?.startsWith('https:') === true,
-    publicUrl,
-    behindProxy: env['JUBB_PROXY'] === 'yes',
+    backupDir: resolve(read.JUBB_BACKUPS ?? join(dataDir, 'backups')),
+    webDir: read.JUBB_WEB === undefined ? undefined : resolve(read.JUBB_WEB),
+    libraryDir: resolve(read.JUBB_LIBRARY),
+    standIns: read.JUBB_STAND_INS,
+    supplier: read.JUBB_SUPPLIER,
+    secureCookie: https || read.JUBB_SECURE_COOKIE === 'yes' || read.JUBB_URL?.startsWith('https:') === true,
+    publicUrl: read.JUBB_URL,
+    behindProxy: read.JUBB_PROXY === 'yes',
     https,
-    guidePort: Number(env['JUBB_GUIDE_PORT'] ?? 7801),
-    leastFree: Number(env['JUBB_LEAST_FREE_MB'] ?? 64) * 1024 * 1024,
+    guidePort: read.JUBB_GUIDE_PORT,
+    leastFree: read.JUBB_LEAST_FREE_MB * 1024 * 1024,
   };
 }

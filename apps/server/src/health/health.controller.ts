@@ -1,13 +1,17 @@
 import { Controller, Get, ServiceUnavailableException } from '@nestjs/common';
+import { HealthCheckService, TypeOrmHealthIndicator } from '@nestjs/terminus';
 import type { HealthView } from '@jubb/contract';
-import { DataSource } from 'typeorm';
 import { AllowedForAnyone } from '../auth/access.ts';
 import { DiskService } from './disk.service.ts';
+
+/** A database that takes longer is away for whoever asks. */
+const DATABASE_MS = 3000;
 
 @Controller('api/health')
 export class HealthController {
   constructor(
-    private readonly db: DataSource,
+    private readonly health: HealthCheckService,
+    private readonly database: TypeOrmHealthIndicator,
     private readonly disk: DiskService,
   ) {}
 
@@ -23,9 +27,12 @@ export class HealthController {
   @AllowedForAnyone()
   async ready(): Promise<HealthView> {
     try {
-      await this.db.query('SELECT 1');
-    } catch {
-      throw new ServiceUnavailableException('The database does not answer');
+      await this.health.check([() => this.database.pingCheck('database', { timeout: DATABASE_MS })]);
+    } catch (e) {
+      // As every other refusal: problem details, and not a form of its own.
+      if (e instanceof ServiceUnavailableException)
+        throw new ServiceUnavailableException('The database does not answer');
+      throw e;
     }
     return this.live();
   }
