@@ -108,8 +108,11 @@ describe('hands are changed while work waits', () => {
       /(1 entry of Magnus Sorley waits|\d+ entries of Magnus Sorley wait) here until Magnus Sorley signs in\./,
     );
     await axeClean(page);
-    // Long enough for several tries.
-    await new Promise((r) => setTimeout(r, 4000));
+    // Each time that the app begins it tries what waits.
+    for (let i = 0; i < 2; i += 1) {
+      await page.reload();
+      await said(page, /here until Magnus Sorley signs in\./);
+    }
     expect(await seqOf(job)).toBe(before);
     expect((await bars(page)).join()).not.toContain('Refused');
     await changeHands(page, 'Magnus Sorley', '2222');
@@ -183,9 +186,8 @@ describe('two tabs of one browser without a line', () => {
       return each.flat().length;
     };
     await until('all of them', async () => (await landed()) >= kept);
-    await new Promise((r) => setTimeout(r, 2000));
+    for (const page of [one, two]) await gone(page);
     expect(await landed()).toBe(kept);
-    await gone(two);
   });
 });
 
@@ -279,7 +281,23 @@ describe('a server that is not well', () => {
     const page = await shop.page();
     await shop.signIn(page);
     await page.waitForSelector('.place-row');
-    await new Promise((r) => setTimeout(r, 1500));
+    // What was asked is kept a moment later; written over it stands only then.
+    await until('what is kept', () =>
+      page.evaluate(
+        () =>
+          new Promise<boolean>((resolve) => {
+            const open = indexedDB.open('keyval-store');
+            open.onsuccess = () => {
+              if (!open.result.objectStoreNames.contains('keyval')) return resolve(false);
+              const got = open.result.transaction('keyval').objectStore('keyval').count('jubb-asked');
+              got.onsuccess = () => {
+                open.result.close();
+                resolve(got.result > 0);
+              };
+            };
+          }),
+      ),
+    );
     await page.evaluate(
       () =>
         new Promise<void>((resolve, reject) => {

@@ -232,16 +232,21 @@ describe('when things go wrong', () => {
     // The service worker must have the app before the line goes.
     await page.evaluate(async () => {
       await navigator.serviceWorker.ready;
+      // It takes everything in before it is ready; the page is its own from the next load on.
+      if (!navigator.serviceWorker.controller)
+        await new Promise((taken) =>
+          navigator.serviceWorker.addEventListener('controllerchange', taken, { once: true }),
+        );
     });
-    await new Promise((r) => setTimeout(r, 1500));
     const before = (await stripped(job)).length;
     await page.setOfflineMode(true);
     const rungs = async (): Promise<number> =>
       Number(/(\d+) of/.exec((await page.$eval('.lad svg', (e) => e.getAttribute('aria-label'))) ?? '')?.[1]);
     const start = await rungs();
     for (let i = 0; i < 20 && (await rungs()) < start + 3; i += 1) {
+      const move = await page.$eval('.mid', (e) => e.innerHTML);
       await page.keyboard.press('Enter');
-      await new Promise((r) => setTimeout(r, 150));
+      await page.waitForFunction((m: string) => document.querySelector('.mid')?.innerHTML !== m, {}, move);
     }
     expect(await rungs()).toBe(start + 3);
     await has(page, 'No line to the server');

@@ -24,6 +24,27 @@ const open = async (job: string, on = page): Promise<void> => {
 };
 const stateOf = async (job: string): Promise<ReturnType<typeof fold>> => fold(job, (await jobOf(page, job)).events);
 const settled = (job: string, is: (s: ReturnType<typeof fold>) => boolean): Promise<void> => heard(page, job, is);
+/** Picks up or moves what has the focus by a key, and waits until it has moved and stands still. */
+async function carried(key: 'Space' | 'ArrowDown'): Promise<void> {
+  const held = (): Promise<string> =>
+    page.evaluate(() => {
+      const said = document.querySelector('[id^=DndLiveRegion]')?.textContent ?? '';
+      const style = document.activeElement?.closest('[style*=translate]')?.getAttribute('style') ?? '';
+      return said.includes(' over ') ? `${said} ${style}` : '';
+    });
+  const before = await held();
+  await page.keyboard.press(key);
+  // What is carried glides, and the page scrolls after it: set down on the way it would go elsewhere.
+  let last = before;
+  for (let same = 0, i = 0; i < 200; i += 1) {
+    await new Promise((r) => setTimeout(r, 50));
+    const now = await held();
+    same = now === last && now !== '' && now !== before ? same + 1 : 0;
+    if (same >= 5) return;
+    last = now;
+  }
+  throw new Error(`nothing moved by ${key}: ${before}`);
+}
 const choose = async (label: string, value: string): Promise<void> => {
   await page.waitForSelector(label);
   await page.type(label, value);
@@ -280,10 +301,8 @@ describe('a stack, a wait, and the floor', () => {
     await open(job);
     expect(await title(page)).toMatch(/^Record the stack/);
     await page.focus('.stack li:nth-child(2) button');
-    await page.keyboard.press('Space');
-    await new Promise((r) => setTimeout(r, 150));
-    await page.keyboard.press('ArrowDown');
-    await new Promise((r) => setTimeout(r, 300));
+    await carried('Space');
+    await carried('ArrowDown');
     await page.keyboard.press('Space');
     await has(page, 'not its place on the sheet');
     await axeClean(page);
@@ -316,12 +335,9 @@ describe('a stack, a wait, and the floor', () => {
     // D is where the output unit was resumed: free one bench first, by keys, to the free place on the shelf.
     const atD = await jobAt('D');
     await page.focus('[data-place="D"] .handle');
-    await page.keyboard.press('Space');
-    for (let i = 0; i < 14; i += 1) {
-      await new Promise((r) => setTimeout(r, 120));
-      if (await page.$('.tag.free.over')) break;
-      await page.keyboard.press('ArrowDown');
-    }
+    await carried('Space');
+    expect(await text(page, '[id^=DndLiveRegion]')).toBe(`Job ${atD} is over D`);
+    for (let i = 0; i < 20 && !(await page.$('.tag.free.over')); i += 1) await carried('ArrowDown');
     await page.keyboard.press('Space');
     await page.waitForFunction(() => document.querySelector('[data-place="D"]')?.textContent?.includes('Free'));
     expect(atD).not.toBe('free');

@@ -8,13 +8,19 @@ import {
   useDroppable,
   useSensor,
   useSensors,
+  type Announcements,
   type CollisionDetection,
   type DragEndEvent,
   type KeyboardCoordinateGetter,
+  type UniqueIdentifier,
 } from '@dnd-kit/core';
 import type { JobLine } from '@jubb/contract';
 import type { ReactNode } from 'react';
 import { outbox } from '../outbox/use-outbox.ts';
+
+interface Held {
+  readonly place: string | null;
+}
 
 /** Arrows go from place to place in the order in which they stand on the screen. */
 const fromPlaceToPlace: KeyboardCoordinateGetter = (event, { context }) => {
@@ -35,11 +41,29 @@ const fromPlaceToPlace: KeyboardCoordinateGetter = (event, { context }) => {
   return { x: rect.left + rect.width / 2 - own.width / 2, y: rect.top + rect.height / 2 - own.height / 2 };
 };
 
-/** The place under the finger; by keys there is none, and the nearest counts. */
+/** The place under the finger; by keys there is none, and the nearest counts: its own, until an arrow has moved it. */
 const underPointer: CollisionDetection = (args) => {
   const under = pointerWithin(args);
-  return under.length > 0 ? under : closestCenter(args);
+  if (under.length > 0) return under;
+  const { active, collisionRect, droppableContainers } = args;
+  const from = active.rect.current.initial;
+  const unmoved = !from || (from.left === collisionRect.left && from.top === collisionRect.top);
+  const own = droppableContainers.find((d) => d.id === (active.data.current as Held | undefined)?.place);
+  return unmoved && own ? [{ id: own.id }] : closestCenter(args);
 };
+
+/** What is said of a unit that is carried, for who does not see it. */
+function announcements(jobs: readonly JobLine[]): Announcements {
+  const name = (id: UniqueIdentifier): string => `Job ${jobs.find((j) => j.id === id)?.number ?? ''}`;
+  return {
+    onDragStart: ({ active }) => `${name(active.id)} is picked up`,
+    onDragOver: ({ active, over }) =>
+      over ? `${name(active.id)} is over ${over.id}` : `${name(active.id)} is over no place`,
+    onDragEnd: ({ active, over }) =>
+      over ? `${name(active.id)} is set down at ${over.id}` : `${name(active.id)} stays`,
+    onDragCancel: ({ active }) => `${name(active.id)} stays where it was`,
+  };
+}
 
 /** Lets units be moved between places: by drag, or by keys on the handle (space, arrows, space). */
 export function MoveContext({
@@ -64,7 +88,12 @@ export function MoveContext({
     outbox.give(job.id, 'floor', { type: 'move', to });
   };
   return (
-    <DndContext sensors={sensors} collisionDetection={underPointer} onDragEnd={dropped}>
+    <DndContext
+      sensors={sensors}
+      collisionDetection={underPointer}
+      onDragEnd={dropped}
+      accessibility={{ announcements: announcements(jobs) }}
+    >
       {children}
     </DndContext>
   );
@@ -90,7 +119,10 @@ export function PlaceTarget({
 
 /** The handle by which a unit is taken. */
 export function MoveHandle({ job }: { readonly job: JobLine }): React.JSX.Element {
-  const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: job.id });
+  const { attributes, listeners, setNodeRef, transform } = useDraggable({
+    id: job.id,
+    data: { place: job.place } satisfies Held,
+  });
   return (
     <button
       ref={setNodeRef}
