@@ -2,6 +2,7 @@ import type { OrderLineView } from '@jubb/contract';
 import { format } from 'date-fns';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
 import { moneyWords } from '../money.ts';
 import type { PartsActions } from './use-parts.ts';
@@ -179,24 +180,14 @@ function WhyForm({
   readonly act: string;
   readonly done: (why: string) => void;
 }): React.JSX.Element {
-  const [why, setWhy] = useState('');
+  const { register, handleSubmit, watch } = useForm({ defaultValues: { why: '' } });
+  const send = handleSubmit(({ why }) => {
+    if (why.trim()) done(why);
+  });
   return (
-    <form
-      className="kitcheck"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (why.trim()) done(why);
-      }}
-    >
-      <Form.Control
-        aria-label={label}
-        placeholder={label}
-        value={why}
-        maxLength={400}
-        onChange={(e) => setWhy(e.target.value)}
-        autoFocus
-      />
-      <button type="submit" className="btn-ink" disabled={!why.trim()}>
+    <form className="kitcheck" noValidate onSubmit={(e) => void send(e)}>
+      <Form.Control aria-label={label} placeholder={label} maxLength={400} autoFocus {...register('why')} />
+      <button type="submit" className="btn-ink" disabled={!watch('why').trim()}>
         {act}
       </button>
     </form>
