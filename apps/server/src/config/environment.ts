@@ -1,20 +1,26 @@
+import { applyDecorators } from '@nestjs/common';
 import { plainToInstance, Type } from 'class-transformer';
 import { IsIn, IsInt, IsOptional, IsString, Matches, Max, Min, validateSync } from 'class-validator';
 
 const MOST_PORT = 65_535;
 const LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'];
 const YES = { message: 'yes, or nothing' };
+const A_PORT = { message: `a port from 0 to ${MOST_PORT}` };
+const IsPort = (): PropertyDecorator =>
+  applyDecorators(
+    IsOptional(),
+    Type(() => Number),
+    IsInt(A_PORT),
+    Min(0, A_PORT),
+    Max(MOST_PORT, A_PORT),
+  );
 
 /** What the server takes from its environment, as it stands there. */
 export class Environment {
   @Matches(/^postgres(ql)?:\/\//, { message: 'an address of PostgreSQL: start with ./jubb start, which sets it' })
   DATABASE_URL: string;
 
-  @IsOptional()
-  @Type(() => Number)
-  @IsInt({ message: `a port from 0 to ${MOST_PORT}` })
-  @Min(0, { message: `a port from 0 to ${MOST_PORT}` })
-  @Max(MOST_PORT, { message: `a port from 0 to ${MOST_PORT}` })
+  @IsPort()
   PORT = 7800;
 
   @IsOptional()
@@ -62,11 +68,7 @@ export class Environment {
   @IsIn(['yes', 'no'], YES)
   JUBB_HTTPS?: string;
 
-  @IsOptional()
-  @Type(() => Number)
-  @IsInt({ message: `a port from 0 to ${MOST_PORT}` })
-  @Min(0, { message: `a port from 0 to ${MOST_PORT}` })
-  @Max(MOST_PORT, { message: `a port from 0 to ${MOST_PORT}` })
+  @IsPort()
   JUBB_GUIDE_PORT = 7801;
 
   @IsOptional()
