@@ -49,6 +49,18 @@ describe('the Floor', () => {
     expect(document.querySelectorAll('.shelf .tag:not(.free)')).toHaveLength(18);
   });
 
+  test('a unit that is picked up by keys begins at its own place, and is told by its number', async () => {
+    serve(floor([jobLine(301), jobLine(302, { place: 'B' })]));
+    show(<FloorScreen me={una} />);
+    const handle = await screen.findByRole('button', { name: 'Move job 302 to another place' });
+    const said = (): string | null => document.querySelector('[id^=DndLiveRegion]')!.textContent;
+    handle.focus();
+    fireEvent.keyDown(handle, { code: 'Space' });
+    await waitFor(() => expect(said()).toBe('Job 302 is over B'));
+    fireEvent.keyDown(document, { code: 'Escape' });
+    await waitFor(() => expect(said()).toBe('Job 302 stays where it was'));
+  });
+
   test('what was handed over leads to its record, with how it ended', async () => {
     const over = jobLine(299, { stage: 'handed-over', notices: { ...jobLine(1).notices, ended: 'Scrapped' } });
     serve({ ...floor([]), 'jobs/handed-over': [over] });
