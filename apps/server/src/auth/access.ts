@@ -9,6 +9,14 @@ export type Access = 'anyone' | readonly Role[];
 /** Who may call a route. A route that says nothing is closed to all. */
 export const AllowedFor = (...roles: Role[]): CustomDecorator => SetMetadata(ACCESS, roles);
 export const AllowedForAnyone = (): CustomDecorator => SetMetadata(ACCESS, 'anyone');
+
+export const OF_ITS_GIVER = 'of-its-giver';
+/**
+ * What is sent says who gave it, and is that person's alone: other hands are told so before their role is looked at. A device that
+ * does not know yet whose hands are on it keeps what waits, and does not hear that it is refused for good.
+ */
+export const OfItsGiver = (): CustomDecorator => SetMetadata(OF_ITS_GIVER, true);
+
 export const EVERY_ROLE: readonly Role[] = ['owner', 'mechanic', 'parts'];
 
 export interface SignedInRequest extends Request {
