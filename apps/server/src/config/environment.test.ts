@@ -37,7 +37,7 @@ describe('what the environment says', () => {
 
   test.each<[NodeJS.ProcessEnv, string]>([
     [{ DATABASE_URL: undefined }, 'DATABASE_URL is not set: an address of PostgreSQL'],
-    [{ DATABASE_URL: 'mysql://x' }, 'DATABASE_URL is "mysql://x"'],
+    [{ DATABASE_URL: 'mysql://x' }, 'DATABASE_URL is none: an address of PostgreSQL'],
     [{ PORT: 'eighty' }, 'PORT is "eighty": a port from 0 to 65535'],
     [{ PORT: '70000' }, 'PORT is "70000"'],
     [
@@ -45,11 +45,14 @@ describe('what the environment says', () => {
       'JUBB_URL is "bench.example": an address such as https://bench.example, with no path',
     ],
     [{ JUBB_URL: 'https://bench.example/x' }, 'with no path'],
-    [{ JUBB_HTTPS: 'true' }, 'JUBB_HTTPS is "true": yes, or nothing'],
+    [{ JUBB_HTTPS: 'true' }, 'JUBB_HTTPS is "true": yes or no'],
     [{ JUBB_LEAST_FREE_MB: '-1' }, 'megabytes, from 0'],
     [{ JUBB_STAND_INS: 'nowhere' }, 'JUBB_STAND_INS is "nowhere"'],
     [{ JUBB_LOG: 'loud' }, 'JUBB_LOG is "loud": one of fatal'],
   ])('%j is refused by name: %s', (env, says) => expect(() => read(env)).toThrow(says));
+
+  test('a password that came is not said again', () =>
+    expect(() => read({ DATABASE_URL: 'mysql://jubb:hunter2@db' })).not.toThrow('hunter2'));
 
   test('everything that is wrong is said at once', () =>
     expect(() => read({ PORT: 'x', JUBB_PROXY: 'maybe' })).toThrow(/PORT is "x".*JUBB_PROXY is "maybe"/));

@@ -2,9 +2,11 @@ import { applyDecorators } from '@nestjs/common';
 import { plainToInstance, Type } from 'class-transformer';
 import { IsIn, IsInt, IsOptional, IsString, Matches, Max, Min, validateSync } from 'class-validator';
 
+/** What holds a password is not said again: what is said goes into logs. */
+const SECRET: ReadonlySet<string> = new Set(['DATABASE_URL']);
 const MOST_PORT = 65_535;
 const LEVELS = ['fatal', 'error', 'warn', 'info', 'debug', 'trace', 'silent'];
-const YES = { message: 'yes, or nothing' };
+const YES_NO = { message: 'yes or no' };
 const A_PORT = { message: `a port from 0 to ${MOST_PORT}` };
 const IsPort = (): PropertyDecorator =>
   applyDecorators(
@@ -57,15 +59,15 @@ export class Environment {
   JUBB_URL?: string;
 
   @IsOptional()
-  @IsIn(['yes', 'no'], YES)
+  @IsIn(['yes', 'no'], YES_NO)
   JUBB_SECURE_COOKIE?: string;
 
   @IsOptional()
-  @IsIn(['yes', 'no'], YES)
+  @IsIn(['yes', 'no'], YES_NO)
   JUBB_PROXY?: string;
 
   @IsOptional()
-  @IsIn(['yes', 'no'], YES)
+  @IsIn(['yes', 'no'], YES_NO)
   JUBB_HTTPS?: string;
 
   @IsPort()
@@ -90,7 +92,8 @@ export function readEnvironment(env: NodeJS.ProcessEnv): Environment {
   const read = plainToInstance(Environment, set, { exposeDefaultValues: true });
   const wrong = validateSync(read).map(({ property, constraints }) => {
     const came = set[property];
-    return `${property} is ${came === undefined ? 'not set' : `"${came}"`}: ${Object.values(constraints ?? {})[0] ?? ''}`;
+    const is = came === undefined ? 'is not set' : SECRET.has(property) ? 'is none' : `is "${came}"`;
+    return `${property} ${is}: ${Object.values(constraints ?? {})[0] ?? ''}`;
   });
   if (wrong.length > 0) throw new Error(wrong.join('; '));
   return read;

@@ -55,6 +55,9 @@ export const entities = [
   Backup,
 ];
 
+/** Connections of one server: whoever holds one under a lock must not wait for another. */
+export const POOL_SIZE = 10;
+
 export function dataSourceOptions(url: string): DataSourceOptions {
   return {
     type: 'postgres',
@@ -79,7 +82,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
     migrationsTransactionMode: 'all',
     migrationsRun: true,
     synchronize: false,
-    poolSize: 10,
+    poolSize: POOL_SIZE,
     extra: {
       // A database that is away is said within seconds; a statement that hangs gives its connection back.
       connectionTimeoutMillis: 3000,

@@ -6,7 +6,7 @@ import { DiskService } from './disk.service.ts';
 import { HealthController } from './health.controller.ts';
 
 @Module({
-  // The log has what went wrong; health is asked every few seconds.
+  // It is asked every few seconds: who asks hears it, and a line of the log each time would bury the rest.
   imports: [TerminusModule.forRoot({ logger: false })],
   controllers: [HealthController],
   providers: [DiskService, { provide: APP_GUARD, useClass: DiskGuard }],

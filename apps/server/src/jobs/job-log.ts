@@ -128,17 +128,20 @@ export class JobLog {
     return rows.map(eventOf);
   }
 
-  /** The sheet of a job, in the form of today. */
-  async sheetOf(id: string, revision: number): Promise<Sheet> {
-    return currentSheet(await this.pinnedSheet(id, revision));
+  /**
+   * The sheet of a job, in the form of today.
+   * @param m of the transaction that asks, if one does: under a lock nobody waits for a second connection
+   */
+  async sheetOf(id: string, revision: number, m: EntityManager = this.db.manager): Promise<Sheet> {
+    return currentSheet(await this.pinnedSheet(id, revision, m));
   }
 
   /** The sheet of a job as it was compiled when the job pinned it: what its hash was made of. */
-  async pinnedSheet(id: string, revision: number): Promise<Sheet> {
+  async pinnedSheet(id: string, revision: number, m: EntityManager = this.db.manager): Promise<Sheet> {
     const key = `${id}/${revision}`;
     const kept = this.sheets.get(key);
     if (kept) return kept;
-    const row = await this.db.getRepository(SheetRevision).findOneByOrFail({ sheet: id, revision });
+    const row = await m.getRepository(SheetRevision).findOneByOrFail({ sheet: id, revision });
     this.sheets.set(key, row.compiled);
     return row.compiled;
   }

@@ -156,8 +156,8 @@ export class JobWriter {
   ): Promise<Settled<CommandAnswer>[] | undefined> {
     const { booked } = state;
     if (!booked || state.signed) return [];
-    const sheet = await this.log.sheetOf(booked.sheet.id, booked.sheet.revision);
-    const context = { drawers: {}, money: await this.rates.money(sheet) };
+    const sheet = await this.log.sheetOf(booked.sheet.id, booked.sheet.revision, m);
+    const context = { drawers: {}, money: await this.rates.money(sheet, m) };
     const accepted: { readonly seen: number; readonly missed: readonly LoggedEvent[]; readonly last: number }[] = [];
     const events: JobEvent[] = [];
     const ids = new Set<string>();
@@ -240,7 +240,7 @@ export class JobWriter {
     // Asked once the job is locked: a question in the statement that waits for the lock sees what was before.
     const given = await givenCommand(m, commandId);
     if (given) return this.answerTo(m, jobId, given, seen);
-    const sheet = await this.log.sheetOf(row.sheet, row.revision);
+    const sheet = await this.log.sheetOf(row.sheet, row.revision, m);
     const state = row.seq === 0 ? emptyBench(jobId) : await this.log.stateAt(m, { ...row, id: jobId });
     const taken = await takenPlace(m, jobId, command);
     const known = taken ? { refusal: taken } : await knownBooking(m, jobId, command);
@@ -248,7 +248,7 @@ export class JobWriter {
       throw new RefusedException({ refusal: known.refusal, missed: await this.log.events(m, jobId, seen) }, row.seq);
     const outcome = decide(state, sheet, envelopeOf(state, commandId, known.command, asker), {
       drawers: command.type === 'fit-pack' ? await drawersOf(m, sheet, 'locked') : {},
-      money: await this.rates.money(sheet),
+      money: await this.rates.money(sheet, m),
     });
     if (!outcome.ok)
       throw new RefusedException({ refusal: outcome.refusal, missed: await this.log.events(m, jobId, seen) }, row.seq);

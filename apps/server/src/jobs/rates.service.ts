@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { BillSettings, MoneySettings } from '@jubb/core/bench';
 import type { Sheet } from '@jubb/core/sheet';
-import { DataSource } from 'typeorm';
+import { DataSource, type EntityManager } from 'typeorm';
 import { Workshop } from '../planning/workshop.entity.ts';
 import { PricingService } from './pricing.service.ts';
 
@@ -18,16 +18,19 @@ export class RatesService {
     private readonly pricing: PricingService,
   ) {}
 
-  /** Rate and tax as they are set now, with what the sheet is priced with; asked once a while, since every command is held against them. */
-  async money(sheet: Sheet): Promise<BillSettings> {
+  /**
+   * Rate and tax as they are set now, with what the sheet is priced with; asked once a while, since every command is held against them.
+   * @param m of the transaction that asks, if one does: under a lock nobody waits for a second connection
+   */
+  async money(sheet: Sheet, m: EntityManager = this.db.manager): Promise<BillSettings> {
     const pricing = this.pricing.known(sheet);
-    return { ...(await this.rates()), ...(pricing ? { pricing } : {}) };
+    return { ...(await this.rates(m)), ...(pricing ? { pricing } : {}) };
   }
 
-  private async rates(): Promise<MoneySettings> {
+  private async rates(m: EntityManager): Promise<MoneySettings> {
     const now = Date.now();
     if (!this.settings || now - this.settings.at > SETTINGS_MS) {
-      const { rateMinor, taxPercent } = (await this.db.getRepository(Workshop).findOneBy({ id: 1 })) ?? NO_MONEY;
+      const { rateMinor, taxPercent } = (await m.getRepository(Workshop).findOneBy({ id: 1 })) ?? NO_MONEY;
       this.settings = { at: now, money: { rateMinor, taxPercent } };
     }
     return this.settings.money;

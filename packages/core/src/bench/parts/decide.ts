@@ -3,8 +3,7 @@ import type { PartsCommand } from './commands.ts';
 import type { Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import type { NewEvent } from '../log/events.ts';
-import { coverOf, partlyOrdered, type Cover } from './cover.ts';
-import { stillMissing } from './part-lines.ts';
+import { allHere, coverOf, type Cover, type LineNow } from './cover.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState, PartLineState } from '../log/state.ts';
 
@@ -46,7 +45,14 @@ export function decideOrder(state: BenchState, sheet: Sheet, command: Of<'order-
   for (const l of ordered)
     if (l.from === 'drawer')
       events.push({ type: 'part-arrived', payload: { line: l.line, number: l.number, title: l.title, missing: [] } });
-  if (coming.length === 0 && bringsTheLast(state, lines)) events.push(...clearedWaits(state));
+  const after = Object.fromEntries(
+    ordered.map((l): [string, LineNow] => [
+      l.line,
+      { ...l, status: l.from === 'drawer' ? 'arrived' : 'ordered', missing: [] },
+    ]),
+  );
+  // Out of the drawer comes the last that the job still waited for.
+  if (!allHere(state) && allHere({ partLines: { ...state.partLines, ...after } })) events.push(...clearedWaits(state));
   if (coming.length > 0 && !state.holds.some((h) => !h.cleared && h.why === 'parts'))
     events.push({
       type: 'held',
@@ -79,30 +85,9 @@ export function decideArrive(state: BenchState, command: Of<'arrive-part'>): Dec
       payload: { line: line.line, number: line.number, title: line.title, missing: command.missing },
     },
   ];
-  const here: PartLineState = { ...line, status: 'arrived', missing: command.missing };
-  if (nothingAwaited({ ...state, partLines: { ...state.partLines, [line.line]: here } }))
-    events.push(...clearedWaits(state));
+  const here: LineNow = { ...line, status: 'arrived', missing: command.missing };
+  if (allHere({ partLines: { ...state.partLines, [line.line]: here } })) events.push(...clearedWaits(state));
   return accept(...events);
-}
-
-/** Everything that was ordered is here; what a kit lacked, and the rest of what was ordered in part, has yet to be bought. */
-const nothingAwaited = (state: BenchState): boolean =>
-  Object.values(state.partLines).every((l) => l.status !== 'ordered') &&
-  stillMissing(state).length === 0 &&
-  partlyOrdered(state).length === 0;
-
-/** What an order out of the drawer brings is all that the job still waited for. */
-function bringsTheLast(state: BenchState, lines: readonly OrderLine[]): boolean {
-  const waited = [...stillMissing(state), ...partlyOrdered(state)];
-  const cover = coverOf(state);
-  const brings = (part: string): boolean =>
-    lines.some((l) => {
-      if (!l.parts.includes(part)) return false;
-      return l.needed === undefined || (cover.get(part)?.share?.count ?? 0) + l.count >= l.needed;
-    });
-  return (
-    waited.length > 0 && waited.every(brings) && Object.values(state.partLines).every((l) => l.status !== 'ordered')
-  );
 }
 
 /** The waits for parts are over. */

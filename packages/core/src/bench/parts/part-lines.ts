@@ -1,15 +1,7 @@
 import type { LadderStep, Sheet } from '../../sheet/index.ts';
 import { goesBackNew } from '../fitting/renewal.ts';
 import type { BenchState } from '../log/state.ts';
-import { coverFor, coverOf } from './cover.ts';
-
-/** Parts that a kit lacked, and that no other line covers. */
-export function stillMissing(state: BenchState): readonly string[] {
-  const covered = coverOf(state);
-  return Object.values(state.partLines).flatMap((l) =>
-    l.status === 'arrived' ? l.missing.filter((p) => !covered.has(p)) : [],
-  );
-}
+import { coverFor, stillMissing } from './cover.ts';
 
 /** A kit that a step of the strip hangs on, and what is not sure about it. */
 export interface KitAwaited {

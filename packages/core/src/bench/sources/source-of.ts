@@ -1,7 +1,7 @@
 import type { Op, Sheet } from '../../sheet/index.ts';
 import { ladderOf } from '../ladder/moves.ts';
-import { coverFor } from '../parts/cover.ts';
-import type { BenchState, PartLineState } from '../log/state.ts';
+import { coverFor, type LineNow } from '../parts/cover.ts';
+import type { BenchState } from '../log/state.ts';
 import { goesBackNew } from '../fitting/renewal.ts';
 import type { SourceKind } from './events.ts';
 
@@ -44,8 +44,7 @@ export function newAt(sheet: Sheet, state: BenchState, op: Op): string | undefin
   return joint.fasteners === 'new' || goesBackNew(sheet, state, joint.fastener) ? joint.fastener : undefined;
 }
 
-const isHere = (line: PartLineState): boolean => line.status === 'arrived';
-const from = (line: PartLineState): string =>
-  `${line.number}, ${line.from === 'drawer' ? 'from the drawer' : line.supplier}`;
+const isHere = (line: LineNow): boolean => line.status === 'arrived';
+const from = (line: LineNow): string => `${line.number}, ${line.from === 'drawer' ? 'from the drawer' : line.supplier}`;
 const onItsWay = (state: BenchState, part: string): boolean =>
   coverFor(state, part).lines.some((l) => l.status === 'ordered');
