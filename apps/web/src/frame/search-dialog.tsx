@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { queries } from '../api/queries.ts';
 
 const KIND = { job: 'Job', unit: 'Unit', customer: 'Customer', sheet: 'Sheet', part: 'Part' } as const;
@@ -23,10 +23,13 @@ export function SearchDialog({
     if (open) dialog.current?.showModal();
     else dialog.current?.close();
   }, [open]);
-  const go = (path: string | undefined): void => {
-    if (!path) return;
+  const shut = (): void => {
     close();
     setText('');
+  };
+  const go = (path: string | undefined): void => {
+    if (!path) return;
+    shut();
     void navigate(path);
   };
   return (
@@ -62,20 +65,15 @@ export function SearchDialog({
         />
         <ul id="found" role="listbox" aria-label="Found" className="found">
           {rows.map((r, i) => (
-            // The field above has the keys: arrows go up and down, Enter goes there.
-            // eslint-disable-next-line jsx-a11y/click-events-have-key-events
-            <li
-              key={`${r.kind}${r.path}${r.title}`}
-              id={`found-${i}`}
-              role="option"
-              aria-selected={i === at}
-              onClick={() => go(r.path)}
-            >
-              <small>{KIND[r.kind]}</small>
-              <span>
-                <b>{r.title}</b>
-                <small className="d-block">{r.says}</small>
-              </span>
+            <li key={`${r.kind}${r.path}${r.title}`} role="none">
+              {/* The field above has the keys: arrows go up and down, Enter goes there. */}
+              <Link id={`found-${i}`} role="option" aria-selected={i === at} tabIndex={-1} to={r.path} onClick={shut}>
+                <small>{KIND[r.kind]}</small>
+                <span>
+                  <b>{r.title}</b>
+                  <small className="d-block">{r.says}</small>
+                </span>
+              </Link>
             </li>
           ))}
         </ul>
