@@ -42,6 +42,11 @@ export function outOfSight(page: Page): Promise<string[]> {
     const dialog = [...document.querySelectorAll('dialog[open]')].at(-1);
     const root: Element = dialog ?? document.body;
 
+    // A box that opens over the page is in sight as a whole, from side to side: nothing scrolls there.
+    const box = dialog?.getBoundingClientRect();
+    if (box && (box.left < -1 || box.right > innerWidth + 1))
+      faults.push(`is cut off: ${name(dialog!)}, ${Math.round(box.left)} to ${Math.round(box.right)} px`);
+
     // Sideways.
     if (document.documentElement.scrollWidth > innerWidth + 1)
       faults.push(`the page is ${document.documentElement.scrollWidth} px wide`);

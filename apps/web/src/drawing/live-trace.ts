@@ -11,6 +11,8 @@ export interface TraceFrame {
 }
 
 const LEFT = 40;
+/** Half of the last label stands past the end of its axis. */
+const RIGHT = 18;
 const BOTTOM = 22;
 
 /**
@@ -48,18 +50,18 @@ export class LiveTrace {
   /** Draws what is new. Called once a frame. */
   draw(): void {
     const { width, height, lowNm, highNm } = this.frame;
-    const x = scaleLinear([0, this.mostDeg], [LEFT, width - 8]);
+    const x = scaleLinear([0, this.mostDeg], [LEFT, width - RIGHT]);
     const y = scaleLinear([0, this.mostNm], [height - BOTTOM, 6]);
     const { pen } = this;
     if (this.drawn === 0) {
       pen.clearRect(0, 0, width, height);
       pen.fillStyle = '#d9e9e3';
-      pen.fillRect(LEFT, y(highNm), width - LEFT - 8, y(lowNm) - y(highNm));
+      pen.fillRect(LEFT, y(highNm), width - LEFT - RIGHT, y(lowNm) - y(highNm));
       pen.strokeStyle = '#1d2326';
       pen.lineWidth = 1.5;
       pen.beginPath();
       pen.moveTo(LEFT, y(0));
-      pen.lineTo(width - 8, y(0));
+      pen.lineTo(width - RIGHT, y(0));
       pen.stroke();
       pen.fillStyle = '#4a5358';
       pen.font = '13px "Atkinson Hyperlegible Next Variable", sans-serif';
