@@ -222,3 +222,25 @@ export async function workTo(page: Page, stop: RegExp): Promise<void> {
   }
   throw new Error(`never came to ${stop}: at ${await title(page)}`);
 }
+
+/** Picks up or moves what has the focus by a key, and waits until it has moved and stands still. */
+export async function carried(page: Page, key: 'Space' | 'ArrowDown'): Promise<void> {
+  const held = (): Promise<string> =>
+    page.evaluate(() => {
+      const said = document.querySelector('[id^=DndLiveRegion]')?.textContent ?? '';
+      const style = document.activeElement?.closest('[style*=translate]')?.getAttribute('style') ?? '';
+      return said.includes(' over ') ? `${said} ${style}` : '';
+    });
+  const before = await held();
+  await page.keyboard.press(key);
+  // What is carried glides, and the page scrolls after it: set down on the way it would go elsewhere.
+  let last = before;
+  for (let same = 0, i = 0; i < 200; i += 1) {
+    await new Promise((r) => setTimeout(r, 50));
+    const now = await held();
+    same = now === last && now !== '' && now !== before ? same + 1 : 0;
+    if (same >= 5) return;
+    last = now;
+  }
+  throw new Error(`nothing moved by ${key}: ${before}`);
+}

@@ -4,7 +4,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ElementHandle, Page } from 'puppeteer-core';
 import { axeClean } from './axe.ts';
-import { book, doMove, forward, fresh, heard, jobOf, title, workTo } from './hands.ts';
+import { book, carried, doMove, forward, fresh, heard, jobOf, title, workTo } from './hands.ts';
 import { has, press, text, Workshop } from './workshop.ts';
 
 jest.setTimeout(300_000);
@@ -24,27 +24,6 @@ const open = async (job: string, on = page): Promise<void> => {
 };
 const stateOf = async (job: string): Promise<ReturnType<typeof fold>> => fold(job, (await jobOf(page, job)).events);
 const settled = (job: string, is: (s: ReturnType<typeof fold>) => boolean): Promise<void> => heard(page, job, is);
-/** Picks up or moves what has the focus by a key, and waits until it has moved and stands still. */
-async function carried(key: 'Space' | 'ArrowDown'): Promise<void> {
-  const held = (): Promise<string> =>
-    page.evaluate(() => {
-      const said = document.querySelector('[id^=DndLiveRegion]')?.textContent ?? '';
-      const style = document.activeElement?.closest('[style*=translate]')?.getAttribute('style') ?? '';
-      return said.includes(' over ') ? `${said} ${style}` : '';
-    });
-  const before = await held();
-  await page.keyboard.press(key);
-  // What is carried glides, and the page scrolls after it: set down on the way it would go elsewhere.
-  let last = before;
-  for (let same = 0, i = 0; i < 200; i += 1) {
-    await new Promise((r) => setTimeout(r, 50));
-    const now = await held();
-    same = now === last && now !== '' && now !== before ? same + 1 : 0;
-    if (same >= 5) return;
-    last = now;
-  }
-  throw new Error(`nothing moved by ${key}: ${before}`);
-}
 const choose = async (label: string, value: string): Promise<void> => {
   await page.waitForSelector(label);
   await page.type(label, value);
@@ -294,15 +273,15 @@ describe('an alternator with pinned brushes', () => {
   });
 });
 
-describe('a stack, a wait, and the floor', () => {
+describe('a stack, a wait, and the manual page', () => {
   test('plates are re-ordered by keys, and what is not as the sheet says is said', async () => {
     const job = await book(page, 'cab-strut', ['green', '11 mm']);
     await forward(page, job, (s) => s.steps['strip rod-nut'] !== undefined);
     await open(job);
     expect(await title(page)).toMatch(/^Record the stack/);
     await page.focus('.stack li:nth-child(2) button');
-    await carried('Space');
-    await carried('ArrowDown');
+    await carried(page, 'Space');
+    await carried(page, 'ArrowDown');
     await page.keyboard.press('Space');
     await has(page, 'not its place on the sheet');
     await axeClean(page);
@@ -325,70 +304,6 @@ describe('a stack, a wait, and the floor', () => {
     await page.waitForSelector('.nextlist');
     expect(await text(page, '.nextlist')).toContain('Cure: sealant');
     await axeClean(page);
-  });
-
-  test('a unit goes from place to place by keys, by drag, and not onto another', async () => {
-    await page.goto(shop.base);
-    await page.waitForSelector('[data-place="B"] .handle');
-    const jobAt = (place: string): Promise<string> =>
-      page.$eval(`[data-place="${place}"]`, (e) => /· (\d+) ·/.exec(e.textContent ?? '')?.[1] ?? 'free');
-    // D is where the output unit was resumed: free one bench first, by keys, to the free place on the shelf.
-    const atD = await jobAt('D');
-    await page.focus('[data-place="D"] .handle');
-    await carried('Space');
-    expect(await text(page, '[id^=DndLiveRegion]')).toBe(`Job ${atD} is over D`);
-    for (let i = 0; i < 20 && !(await page.$('.tag.free.over')); i += 1) await carried('ArrowDown');
-    await page.keyboard.press('Space');
-    await page.waitForFunction(() => document.querySelector('[data-place="D"]')?.textContent?.includes('Free'));
-    expect(atD).not.toBe('free');
-    const atB = await jobAt('B');
-    const centre = async (selector: string): Promise<{ x: number; y: number }> => {
-      const box = await (await page.$(selector))!.boundingBox();
-      return { x: box!.x + box!.width / 2, y: box!.y + box!.height / 2 };
-    };
-    const drag = async (from: string, to: string): Promise<void> => {
-      const [a, b] = [await centre(from), await centre(to)];
-      await page.mouse.move(a.x, a.y);
-      await page.mouse.down();
-      await page.mouse.move(a.x - 12, a.y + 12, { steps: 3 });
-      await page.waitForSelector('.carried');
-      await page.mouse.move(a.x, b.y, { steps: 12 });
-      await page.waitForSelector(`${to}.over`);
-      await page.mouse.up();
-    };
-    // The keys took the screen down to the shelf with them.
-    await page.$eval('.places', (e) => e.scrollTo(0, 0));
-    await drag('[data-place="B"] .handle', '[data-place="D"]');
-    await page.waitForFunction(
-      (n: string) => document.querySelector('[data-place="D"]')?.textContent?.includes(n),
-      {},
-      atB,
-    );
-    await drag('[data-place="D"] .handle', '[data-place="A"]');
-    await has(page, 'stands at A. Move that one first.');
-  });
-
-  test('the floor is filtered by typing; find leads to a customer, a unit, a job, a part and a sheet', async () => {
-    await page.goto(shop.base);
-    await page.waitForSelector('#filter');
-    await page.keyboard.press('f');
-    await page.keyboard.type('gearbox');
-    await page.waitForFunction(() => document.querySelectorAll('.shelf .tag:not(.free)').length === 1);
-    await page.keyboard.press('Escape');
-    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    for (const [typed, words, path] of [
-      ['KG-55', 'KG-5502', /\/unit\/|\/job\//],
-      ['KG4-270', 'Input seal', /\/sheets\/gearbox-four#part-oil-seal/],
-      ['neck end', 'cab damper', /\/sheets\/damper-neck/],
-    ] as const) {
-      await page.keyboard.press('/');
-      await page.waitForSelector('#find');
-      await page.type('#find', typed);
-      await page.waitForFunction((w: string) => document.querySelector('#found')?.textContent?.includes(w), {}, words);
-      await page.keyboard.press('Enter');
-      await page.waitForFunction((p: string) => new RegExp(p).test(location.href), {}, path.source);
-      await page.evaluate(() => (document.activeElement as HTMLElement).blur());
-    }
   });
 
   test('a figure opens the maker’s page; the manual page is clean', async () => {
