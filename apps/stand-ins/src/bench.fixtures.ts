@@ -47,7 +47,7 @@ export const bookedOn = (sheet: Sheet): BenchState =>
     unit: { id: 'u', serial: 's', model: 'm' },
     sheet: { id: sheet.id, revision: 1, title: sheet.title, hash: '' },
     complaint: 'x',
-    promise: null,
+    deliveryDate: null,
     spendLimitMinor: null,
     variant: sheet.variants[0]!.id,
     identified: [],

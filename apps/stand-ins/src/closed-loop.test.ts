@@ -4,7 +4,7 @@ import {
   nextMove,
   nextTry,
   rehearse,
-  schoolOf,
+  settingMethodOf,
   setSoFar,
   type BenchState,
   type RehearsalFigures,
@@ -50,7 +50,7 @@ function follow(
   // Each piece of a pack is what it is marked, give or take.
   let packMm: number | undefined;
   for (let tries = 0; tries <= most;) {
-    const school = schoolOf(setting, state);
+    const method = settingMethodOf(setting, state);
     const rigNow: RigState = { rig, ...setSoFar(setting, state), ...(packMm === undefined ? {} : { packMm }) };
     const read = (tool: Tool, value: number, more: object = {}): void => {
       const step = tool.id === 'pull-scale-1' ? 0.1 : 0.001;
@@ -64,9 +64,9 @@ function follow(
         ...more,
       });
     };
-    if (school?.kind === 'depths' && packMm === undefined) {
-      const depths = school.depths.map((d) => (d.sign === 'plus' ? '+' : '-')).join('');
-      school.depths.forEach((d, i) => read(micrometer, rigDepth({ ...rigNow, depths, depthAt: i }), { where: d.id }));
+    if (method?.kind === 'depths' && packMm === undefined) {
+      const depths = method.depths.map((d) => (d.sign === 'plus' ? '+' : '-')).join('');
+      method.depths.forEach((d, i) => read(micrometer, rigDepth({ ...rigNow, depths, depthAt: i }), { where: d.id }));
     } else {
       for (let i = 0; i < setting.repeats; i += 1)
         if (setting.pull) read(scale, rigPull(rigNow, setting.pull.radius.value));

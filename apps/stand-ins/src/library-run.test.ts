@@ -7,7 +7,7 @@ import {
   nextMove,
   pressOf,
   rehearse,
-  schoolOf,
+  settingMethodOf,
   setSoFar,
   stageOf,
   type BenchState,
@@ -57,14 +57,14 @@ class Robot {
     const by = this.sheet.settings[op.setting]!;
     const setting = this.sheet.settings[command.setting ?? op.setting]!;
     const rig: RigState = { rig: `${this.sheet.id}/${by.id}`, ...setSoFar(setting, this.state, by) };
-    const school = schoolOf(by, this.state);
-    if (command.where !== undefined && school?.kind === 'depths') {
-      const depths = school.depths.map((d) => (d.sign === 'plus' ? '+' : '-')).join('');
-      const depthAt = school.depths.findIndex((d) => d.id === command.where);
+    const method = settingMethodOf(by, this.state);
+    if (command.where !== undefined && method?.kind === 'depths') {
+      const depths = method.depths.map((d) => (d.sign === 'plus' ? '+' : '-')).join('');
+      const depthAt = method.depths.findIndex((d) => d.id === command.where);
       return { ...command, value: canonical(Number(rigDepth({ ...rig, depths, depthAt }).toFixed(3)), 'length') };
     }
     // What no stand-in models is in the middle of its band: a feel, a play that only parts can change.
-    if (!school) return command;
+    if (!method) return command;
     if (setting.pull)
       return {
         ...command,

@@ -55,7 +55,7 @@ describe('sums', () => {
 });
 
 describe('what a job needs', () => {
-  test('always new, found worn, one time only; not what another school or variant fits', () => {
+  test('always new, found worn, one time only; not what another method or variant fits', () => {
     const bench = judged(axle(), { pin: 'renew' });
     const needs = neededParts(bench.sheet, bench.state);
     expect(needs.map((n) => [n.part, n.why])).toEqual([
@@ -65,10 +65,10 @@ describe('what a job needs', () => {
       ['seal@right', 'always-new'],
     ]);
     const lever = booked(librarySheet('lever-piston'), 'red-oil');
-    const chosen = (school: string): string[] => {
+    const chosen = (method: string): string[] => {
       const b = booked(librarySheet('lever-piston'), 'red-oil');
       b.run((c) => 'op' in c && c.op?.startsWith('build/') === true, {
-        choice: (m) => (m === 'rear-school' ? school : undefined),
+        choice: (m) => (m === 'rear-by' ? method : undefined),
       });
       return neededParts(b.sheet, b.state).map((n) => n.part);
     };

@@ -82,12 +82,12 @@ function setting(
 ): About | undefined {
   const s = sheet.settings[id];
   if (!s) return undefined;
-  const schools = Object.values(s.schools ?? {});
-  const crushed = schools.flatMap((k) => (k.kind === 'crush' ? [k.part] : []));
+  const methods = Object.values(s.methods ?? {});
+  const crushed = methods.flatMap((k) => (k.kind === 'crush' ? [k.part] : []));
   const packs = Object.values(sheet.parts)
     .filter((p) => PACK.test(p.title) && !FASTENER.test(p.title))
     .map((p) => p.id);
-  const aside = schools.some((k) => k.kind === 'sides') ? packs.filter((p) => p.includes('@')) : [];
+  const aside = methods.some((k) => k.kind === 'sides') ? packs.filter((p) => p.includes('@')) : [];
   const pack = aside.length > 0 ? aside : s.shims ? packs : [];
   const seated = s.seat ? [sheet.joints[s.seat.joint]?.fastener] : [];
   const other = s.together === undefined ? undefined : sheet.settings[s.together];

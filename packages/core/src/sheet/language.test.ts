@@ -185,7 +185,7 @@ describe('a sheet that was compiled by an earlier program', () => {
   test('is brought to the form of today, and stays as it was where it is kept', () => {
     const before = JSON.stringify(kept);
     const now = currentSheet(kept);
-    expect(now.format).toBe(4);
+    expect(now.format).toBe(5);
     expect([now.form, now.spaces, now.loads, now.scopes]).toEqual([1, {}, {}, {}]);
     expect(now.identify[0]).toMatchObject({ id: 'q1', by: 'measure', needs: 'nothing' });
     expect(now.identify[0]!.choices[0]!.variants).toEqual(['six-stud']);
@@ -197,11 +197,30 @@ describe('a sheet that was compiled by an earlier program', () => {
   test('of format 2 too: its measures are sizes, and it names no cause, set or exchange', () => {
     const two = JSON.parse(readFileSync(join(__dirname, '../bench/old-forms/sheet-format-2.json'), 'utf8')) as Sheet;
     const now = currentSheet(two);
-    expect(now.format).toBe(4);
+    expect(now.format).toBe(5);
     expect([now.form, now.spaces, now.loads, now.scopes]).toEqual([1, {}, {}, {}]);
     expect(now.measures['lip-track']).toMatchObject({ shape: 'size', inside: false, derived: {} });
     expect([now.causes, now.sets, now.whileOpen, now.exchange]).toEqual([{}, [], [], undefined]);
     expect(now.risks.repair).toBeGreaterThan(0);
+  });
+  test('of format 4: what its settings called schools are their methods, for each variant too', () => {
+    const today = readGoodSheet(readFileSync(join(process.cwd(), 'library/axle-kingpin.yaml'), 'utf8'), 'axle-kingpin');
+    const older = (settings: Sheet['settings']): Sheet['settings'] =>
+      JSON.parse(JSON.stringify(settings).replaceAll('"methods":', '"schools":')) as Sheet['settings'];
+    const entries = { parts: {}, joints: {}, measures: {}, fluids: {}, tests: {} };
+    const four: Sheet = {
+      ...today,
+      format: 4,
+      settings: older(today.settings),
+      byVariant: { late: { ...entries, settings: older(today.settings) } },
+    };
+    const now = currentSheet(four);
+    expect(now.settings).toEqual(today.settings);
+    expect(Object.values(now.settings).map((s) => Object.values(s.methods ?? {}).map((m) => m.kind))).toContainEqual([
+      'gap',
+    ]);
+    expect(now.byVariant?.['late']?.settings).toEqual(today.settings);
+    expect({ ...now, format: 4, settings: {}, byVariant: {} }).toEqual({ ...four, settings: {}, byVariant: {} });
   });
   test('one of a later program is not guessed at', () => {
     expect(() => currentSheet({ ...kept, format: 99 })).toThrow(/format 99/);

@@ -10,7 +10,7 @@ export interface SettingDepth {
 }
 
 /** One way of reaching a setting: what is moved, and what the next move is reckoned from. */
-export type School =
+export type SettingMethod =
   /** A pack from the drawer, reckoned from what a trial pack gave. */
   | { readonly kind: 'trial' }
   /** A pack from the drawer, reckoned from measured depths before anything is assembled. */
@@ -40,8 +40,8 @@ export type School =
     }
   /** A collar that is slid and locked. */
   | { readonly kind: 'slide' };
-export type SchoolKind = School['kind'];
-export const schoolKinds = [
+export type SettingMethodKind = SettingMethod['kind'];
+export const settingMethodKinds = [
   'trial',
   'depths',
   'gap',
@@ -52,37 +52,37 @@ export const schoolKinds = [
   'turn',
   'sides',
   'slide',
-] as const satisfies readonly SchoolKind[];
+] as const satisfies readonly SettingMethodKind[];
 
-/** The depth under a cover of the school `gap`, and those of the school `pinion`. */
+/** The depth under a cover of the method `gap`, and those of the method `pinion`. */
 export const GAP = 'gap';
 export const ETCHED = 'etched';
 export const CHECKING = 'checking';
 
-/** What is measured before a pack can be reckoned: nothing, for schools that begin with a trial or a turn. */
-export function depthsOf(school: School | undefined): readonly SettingDepth[] {
-  switch (school?.kind) {
+/** What is measured before a pack can be reckoned: nothing, for methods that begin with a trial or a turn. */
+export function depthsOf(method: SettingMethod | undefined): readonly SettingDepth[] {
+  switch (method?.kind) {
     case 'depths':
-      return school.depths;
+      return method.depths;
     case 'gap':
-      return [{ id: GAP, title: 'Gap under the cover, drawn down by hand', sign: 'plus', gauge: school.gauge }];
+      return [{ id: GAP, title: 'Gap under the cover, drawn down by hand', sign: 'plus', gauge: method.gauge }];
     case 'pinion':
       return [
         { id: ETCHED, title: 'Figure etched on the pinion, with its sign', sign: 'minus', gauge: 'by eye' },
-        { id: CHECKING, title: 'Axis of the ring gear to the gauge face, no shim', sign: 'plus', gauge: school.gauge },
+        { id: CHECKING, title: 'Axis of the ring gear to the gauge face, no shim', sign: 'plus', gauge: method.gauge },
       ];
     default:
       return [];
   }
 }
 
-/** Schools that reach a setting by a pack from the drawer. */
-export const isPackSchool = (school: School | undefined): boolean =>
-  school !== undefined && ['trial', 'depths', 'gap', 'pinion'].includes(school.kind);
+/** Methods that reach a setting by a pack from the drawer. */
+export const isPackMethod = (method: SettingMethod | undefined): boolean =>
+  method !== undefined && ['trial', 'depths', 'gap', 'pinion'].includes(method.kind);
 
 /** Is its nut tightened by the setting itself: turned until a drag is right, and then left? */
 export const settlesItsNut = (setting: Setting): boolean =>
-  Object.values(setting.schools ?? {}).some((s) => s.kind === 'crush' || s.kind === 'turn');
+  Object.values(setting.methods ?? {}).some((s) => s.kind === 'crush' || s.kind === 'turn');
 
 /** Something that is adjusted to a band. */
 export interface Setting {
@@ -107,9 +107,9 @@ export interface Setting {
   };
   readonly seat?: { readonly joint: string; readonly to: Quantity; readonly turning?: string };
   readonly how?: string;
-  /** The method whose choice says which school; without it there is one, under "". */
+  /** The method of the sheet whose choice says how; without it there is one way, under "". */
   readonly by?: string;
-  readonly schools?: Readonly<Record<string, School>>;
+  readonly methods?: Readonly<Record<string, SettingMethod>>;
   /** Read as a steady pull on a cord; what else turns along comes off. */
   readonly pull?: {
     readonly radius: Quantity;

@@ -17,20 +17,20 @@ const sheet = (name: string): Sheet => readGoodSheet(textOf(name), name);
 
 describe('what a setting must say', () => {
   test.each<[string, string, string | RegExp, string, string]>([
-    ['a school without what it needs', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: cone', 'school-incomplete'],
-    ['a pack without a drawer', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: trial', 'school-incomplete'],
-    ['slots without holes', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: nut, pitch: 1 mm, slots: 6', 'school-incomplete'],
-    ['a school that no choice names', 'hub-dolly', 'trial: { kind: trial }', 'guess: { kind: trial }', 'unknown-name'],
-    ['a choice without its school', 'hub-dolly', '      trial: { kind: trial }\n', '', 'school-missing'],
-    ['a method that is never asked', 'hub-dolly', '      - { choose: float-by }\n', '', 'school-never-chosen'],
+    ['a method without what it needs', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: cone', 'method-incomplete'],
+    ['a pack without a drawer', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: trial', 'method-incomplete'],
+    ['slots without holes', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: nut, pitch: 1 mm, slots: 6', 'method-incomplete'],
+    ['a method that no choice names', 'hub-dolly', 'trial: { kind: trial }', 'guess: { kind: trial }', 'unknown-name'],
+    ['a choice without its method', 'hub-dolly', '      trial: { kind: trial }\n', '', 'method-missing'],
+    ['a method that is never asked', 'hub-dolly', '      - { choose: float-by }\n', '', 'method-never-chosen'],
     ['a shaft between the rows of its chart', 'seal-face', 'shaft: 30 mm\n      tolerance', 'shaft: 32 mm\n      tolerance', 'not-in-chart'],
     ['a band beside a chart', 'seal-face', '    kind: face-seal\n', '    kind: face-seal\n    band: 4 mm to 5 mm\n', 'band-twice'],
     ['a pack that moves a drag by nobody says how much', 'hub-reduction', '    per: { move: 0.05 mm, gives: 2.5 N·m }\n', '', 'shims-incomplete'],
     ['a pull that stands for no torque', 'hub-cartridge', '    feel: {', '    pull: { radius: 60 mm }\n    feel: {', 'pull-of-no-torque'],
-    ['a pinion of no nominal distance', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: pinion', 'school-incomplete'],
-    ['a sleeve that nobody names', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: crush, first: 5 deg', 'school-incomplete'],
+    ['a pinion of no nominal distance', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: pinion', 'method-incomplete'],
+    ['a sleeve that nobody names', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: crush, first: 5 deg', 'method-incomplete'],
     ['a sleeve that is no part', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: crush, first: 5 deg, part: moon', 'unknown-name'],
-    ['a gap without a drawer', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: gap', 'school-incomplete'],
+    ['a gap without a drawer', 'hub-loose-ball', 'kind: cone, pitch: 1 mm', 'kind: gap', 'method-incomplete'],
     ['a ring that lets go when warm', 'gearbox-four', 'interference: 0.002 mm to 0.023 mm, length: 16 mm, outside: 39 mm', 'interference: 0.002 mm to 0.023 mm, warm: { in: aluminium, to: 90 °C }', 'loose-when-warm'],
     ['a bearing that its fit takes the clearance of', 'gearbox-four', 'interference: 0.002 mm to 0.023 mm, length: 16 mm, outside: 39 mm', 'interference: 0.002 mm to 0.023 mm, bearing: { outside: 62 mm, clearance: 0.013 mm }', 'runs-preloaded'],
     ['a case of a material that nobody knows', 'gearbox-four', 'case: aluminium', 'case: butter', 'not-a-choice'],
@@ -41,11 +41,28 @@ describe('what a setting must say', () => {
     expect(codes(replaced(name, from, to))).toContain(code);
   }); // prettier-ignore
 
-  test('neither a band nor a chart, and a school that is none, are named with their place', () => {
+  test('neither a band nor a chart, and a method that is none, are named with their place', () => {
     const bare = readSheet(replaced('hub-cartridge', '    band: at most 0.02 mm\n', '')).problems;
     expect(bare.some((p) => p.path === 'settings.float.band')).toBe(true);
     const magic = readSheet(replaced('hub-loose-ball', 'kind: cone, pitch', 'kind: magic, pitch')).problems;
-    expect(magic.some((p) => /settings\.play\.school/.test(p.path))).toBe(true);
+    expect(magic.some((p) => /settings\.play\.method/.test(p.path))).toBe(true);
+  });
+  test('the word of older sheets is read as the word of today, and its problem stands on the line where it is written', () => {
+    expect(readGoodSheet(replaced('hub-loose-ball', '    method: {', '    school: {'), 'older').settings).toEqual(
+      sheet('hub-loose-ball').settings,
+    );
+    expect(readGoodSheet(replaced('hub-dolly', '    methods:\n', '    schools:\n'), 'older').settings).toEqual(
+      sheet('hub-dolly').settings,
+    );
+    const text = replaced('hub-loose-ball', 'method: { kind: cone, pitch', 'school: { kind: magic, pitch');
+    const problem = readSheet(text).problems.find((p) => /settings\.play\.method/.test(p.path))!;
+    expect(text.split('\n')[problem.line! - 1]).toContain('school: {');
+    const both = replaced('hub-loose-ball', '    method: {', '    school: { kind: slide }\n    method: {');
+    expect(
+      readSheet(both)
+        .problems.map((p) => p.message)
+        .join(),
+    ).toContain('school');
   });
   test('a nut that cannot always lock is warned of, and one that can is not', () => {
     const nut = (slots: number): string[] =>
@@ -64,10 +81,10 @@ describe('what a setting must say', () => {
     const { band, target } = sheet('seal-face').settings['compression']!;
     expect([band.low, band.high, target].map((q) => inCanonical(q, 'length'))).toEqual([4, 5, 4.5]);
   });
-  test('every school of the library is one that its sheet completes', () => {
+  test('every method of the library is one that its sheet completes', () => {
     const kinds = new Set(
       ['hub-dolly', 'hub-loose-ball', 'output-spanner', 'differential-side', 'seal-face'].flatMap((n) =>
-        Object.values(sheet(n).settings).flatMap((s) => Object.values(s.schools ?? {}).map((k) => k.kind)),
+        Object.values(sheet(n).settings).flatMap((s) => Object.values(s.methods ?? {}).map((k) => k.kind)),
       ),
     );
     expect([...kinds].sort()).toEqual(['cone', 'depths', 'sides', 'slide', 'trial', 'turn']);

@@ -422,7 +422,7 @@ export interface IdentifyQuestion {
 }
 
 /** The compiled form's own version: an older one is brought up by {@link currentSheet}. */
-export const SHEET_FORMAT = 4;
+export const SHEET_FORMAT = 5;
 
 /** Entries of a sheet whose figures may differ by variant. */
 export interface VariedEntries {

@@ -1,6 +1,7 @@
 import { mapValues } from '../records.ts';
 import type { Op } from './ops.ts';
 import { USUAL_RISKS } from './risks.ts';
+import type { Setting } from './setting.ts';
 import {
   SHEET_FORMAT,
   type IdentifyQuestion,
@@ -10,6 +11,7 @@ import {
   type Sheet,
   type Stage,
   type Step,
+  type VariedEntries,
 } from './types.ts';
 
 /** A compiled sheet of format 1, as jobs of that time have it pinned. Only what differs is named. */
@@ -34,24 +36,45 @@ const brought = new WeakMap<object, Sheet>();
  */
 export function currentSheet(kept: Sheet): Sheet {
   if (kept.format === SHEET_FORMAT) return kept;
-  if (kept.format !== undefined && kept.format !== 2 && kept.format !== 3)
+  if (kept.format !== undefined && kept.format !== 2 && kept.format !== 3 && kept.format !== 4)
     throw new Error(`a compiled sheet of format ${String(kept.format)}; this program knows up to ${SHEET_FORMAT}`);
   let sheet = brought.get(kept);
   if (!sheet) {
-    const three =
-      kept.format === 3
-        ? (kept as unknown as SheetThree)
-        : fromTwo(kept.format === 2 ? kept : fromOne(kept as unknown as SheetOne));
-    brought.set(kept, (sheet = fromThree(three)));
+    brought.set(kept, (sheet = fromFour(formatFour(kept))));
   }
   return sheet;
 }
 
-/** A compiled sheet of format 3: nobody said where parts sit, and its order was that of its keys. */
-type SheetThree = Omit<Sheet, 'form' | 'spaces' | 'loads' | 'scopes'>;
+function formatFour(kept: Sheet): SheetFour {
+  if (kept.format === 4) return kept;
+  if (kept.format === 3) return fromThree(kept);
+  return fromThree(fromTwo(kept.format === 2 ? (kept) : fromOne(kept as unknown as SheetOne)));
+}
 
-function fromThree(three: SheetThree): Sheet {
-  return { ...three, format: SHEET_FORMAT, form: 1, spaces: {}, loads: {}, scopes: {} };
+/** A compiled sheet of format 4: the methods of a setting were called its schools. */
+type SettingFour = Omit<Setting, 'methods'> & { readonly schools?: NonNullable<Setting['methods']> };
+type SettingsFour = Readonly<Record<string, SettingFour>>;
+interface SheetFour extends Omit<Sheet, 'settings' | 'byVariant'> {
+  readonly settings: SettingsFour;
+  readonly byVariant?: Readonly<Record<string, Omit<VariedEntries, 'settings'> & { readonly settings: SettingsFour }>>;
+}
+
+function fromFour({ settings, byVariant, ...four }: SheetFour): Sheet {
+  const methodsOf = (of: SettingsFour): Sheet['settings'] =>
+    mapValues(of, ({ schools, ...s }) => ({ ...s, ...(schools ? { methods: schools } : {}) }));
+  return {
+    ...four,
+    format: SHEET_FORMAT,
+    settings: methodsOf(settings),
+    ...(byVariant ? { byVariant: mapValues(byVariant, (v) => ({ ...v, settings: methodsOf(v.settings) })) } : {}),
+  };
+}
+
+/** A compiled sheet of format 3: nobody said where parts sit, and its order was that of its keys. */
+type SheetThree = Omit<SheetFour, 'form' | 'spaces' | 'loads' | 'scopes'>;
+
+function fromThree(three: SheetThree): SheetFour {
+  return { ...three, format: 4, form: 1, spaces: {}, loads: {}, scopes: {} };
 }
 
 /** A compiled sheet of format 2: it says nothing of causes, sets, exchange units, or how readings are laid out. */

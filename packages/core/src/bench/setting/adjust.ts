@@ -1,9 +1,9 @@
 import type { CommandOf } from '../command/commands.ts';
 import type { BenchState } from '../log/state.ts';
-import { isPackSchool, type Sheet } from '../../sheet/index.ts';
+import { isPackMethod, type Sheet } from '../../sheet/index.ts';
 import { type Decision, refuse, accept } from '../command/refusal.ts';
 import { reach } from '../command/reach.ts';
-import { schoolOf } from './school.ts';
+import { settingMethodOf } from './setting-method.ts';
 import { whyNotOf } from '../../quantities/index.ts';
 import type { NewEvent } from '../log/events.ts';
 /**
@@ -15,8 +15,8 @@ export function decideAdjust(state: BenchState, sheet: Sheet, command: CommandOf
   if ('refused' in reached) return reached.refused;
   const { op } = reached;
   const setting = sheet.settings[op.setting]!;
-  const school = schoolOf(setting, state);
-  if (isPackSchool(school)) return refuse('wrong-kind', `${setting.title} is set by its pack`, 'Fit another pack');
+  const method = settingMethodOf(setting, state);
+  if (isPackMethod(method)) return refuse('wrong-kind', `${setting.title} is set by its pack`, 'Fit another pack');
   const both = [setting, ...(setting.together === undefined ? [] : [sheet.settings[setting.together]!])];
   const results = both.map((s) => state.settings[s.id]?.rounds.at(-1)?.result);
   const felt = state.answers[op.id]?.answer === 'yes';
@@ -25,9 +25,9 @@ export function decideAdjust(state: BenchState, sheet: Sheet, command: CommandOf
     return refuse('already-done', 'It is within its band', 'Complete the setting');
   const { type: _type, op: _op, note, ...how } = command;
   const back = how.turned !== undefined && how.turned.value < 0;
-  if (school?.kind === 'crush' && back)
+  if (method?.kind === 'crush' && back)
     return refuse('wrong-value', 'A crush sleeve is never backed off', 'Fit a new sleeve and nut, and begin anew');
-  if (how.renewed !== undefined && (school?.kind !== 'crush' || how.renewed !== school.part))
+  if (how.renewed !== undefined && (method?.kind !== 'crush' || how.renewed !== method.part))
     return refuse('wrong-value', `"${how.renewed}" is not spent by this setting`, 'Say how it was moved');
   if (how.turned && whyNotOf(how.turned, 'angle') !== undefined)
     return refuse('wrong-value', 'A turn is an angle', 'Give it in degrees');

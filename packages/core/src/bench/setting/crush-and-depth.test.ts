@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { canonical, type Quantity } from '../../quantities/index.ts';
-import type { School, Setting } from '../../sheet/index.ts';
+import type { SettingMethod, Setting } from '../../sheet/index.ts';
 import { emptyBench, type BenchState, type Reading, type SettingRound } from '../log/state.ts';
 import { dueReading, nextTry, settingBand, spentParts } from './index.ts';
 import { neededPack } from './packs.ts';
@@ -14,7 +14,7 @@ describe('a sleeve that is crushed', () => {
     dimension: 'torque',
     band: { low: nm(1.6), high: nm(2.4) },
     target: nm(2),
-    schools: { '': { kind: 'crush', first: deg(5), part: 'washer' } },
+    methods: { '': { kind: 'crush', first: deg(5), part: 'washer' } },
   });
   const rounds = (
     ...all: [value: Quantity, moved?: { turned?: Quantity; renewed?: string }][]
@@ -52,10 +52,10 @@ describe('a sleeve that is crushed', () => {
 });
 
 describe('packs that are reckoned before one is in', () => {
-  const by = (school: School, more: Partial<Setting> = {}): Setting =>
+  const by = (method: SettingMethod, more: Partial<Setting> = {}): Setting =>
     float({
       shims: { drawer: 'd', thicker: 'tighter', trial: mm(1), pack: 'the pack', mayBeOff: mm(0.01) },
-      schools: { '': school },
+      methods: { '': method },
       ...more,
     });
   const reading = (where: string, value: Quantity): Reading => ({

@@ -22,7 +22,7 @@ const reading = (more: Partial<Reading> = {}): Reading => ({
 /** It is read three times. */
 const setting = (more: Partial<Setting> = {}): Setting => float({ repeats: 3, ...more });
 const depths = setting({
-  schools: {
+  methods: {
     '': {
       kind: 'depths',
       depths: [
@@ -106,7 +106,7 @@ describe('what a simulated unit is set to', () => {
   });
 
   test('turns, what went into either side and slides are summed over all tries', () => {
-    const turned = setting({ schools: { '': { kind: 'nut', pitch: mm(1.5), holes: [] } } });
+    const turned = setting({ methods: { '': { kind: 'nut', pitch: mm(1.5), holes: [] } } });
     const adjusted = (more: object): SettingRound => ({ adjusted: { note: 'x', ...stamp, ...more }, readings: [] });
     const rounds = [
       adjusted({ turned: canonical(-60, 'angle') }),
@@ -118,10 +118,10 @@ describe('what a simulated unit is set to', () => {
     expect(soFar.leftMm).toBeCloseTo(0.15, 12);
   });
 
-  test('one that is read along is moved by the school of the other; a pack for a drag is told as such', () => {
+  test('one that is read along is moved by the method of the other; a pack for a drag is told as such', () => {
     const drag = setting({ id: 'preload', dimension: 'torque', target: canonical(1.2, 'torque') });
     const by = setting({
-      schools: { '': { kind: 'slide' } },
+      methods: { '': { kind: 'slide' } },
       pull: { radius: mm(80) },
     });
     expect(setSoFar(drag, stateOf({}), by)).toMatchObject({ kind: 'slide', target: 1.2 });

@@ -1,7 +1,7 @@
 import { depthsOf, type Setting, type Sheet } from '../../sheet/index.ts';
 import type { BenchState } from '../log/state.ts';
 import { depthsRead } from './packs.ts';
-import { schoolOf } from './school.ts';
+import { settingMethodOf } from './setting-method.ts';
 
 /** What is to be read now: a depth for the pack, or a reading of one of the settings of this try. */
 export interface DueReading {
@@ -18,7 +18,7 @@ export interface DueReading {
  */
 export function dueReading(sheet: Sheet, state: BenchState, setting: Setting): DueReading | undefined {
   const fitted = state.settings[setting.id]?.rounds.some((r) => r.fitted);
-  const depths = depthsOf(schoolOf(setting, state));
+  const depths = depthsOf(settingMethodOf(setting, state));
   if (depths.length > 0 && !fitted) {
     const [id] = depthsRead(setting, state).left;
     const at = depths.findIndex((d) => d.id === id);

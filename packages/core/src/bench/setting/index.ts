@@ -11,7 +11,7 @@ export {
   predict,
   type PackAdvice,
 } from './packs.ts';
-export { schoolOf, spentParts, turnedSoFar } from './school.ts';
+export { settingMethodOf, spentParts, turnedSoFar } from './setting-method.ts';
 export { setSoFar, type SetSoFar } from './set-so-far.ts';
 export { hotValue, isPull, pullInputs, settingBand, settingValue } from './value.ts';
 export { turnSaid, type TurnSaid } from './turn-said.ts';

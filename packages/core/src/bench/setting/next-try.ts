@@ -3,7 +3,7 @@ import { canonical, formatQuantity } from '../../quantities/index.ts';
 import type { Setting, Sheet } from '../../sheet/index.ts';
 import type { DrawerStock } from '../command/commands.ts';
 import type { BenchState } from '../log/state.ts';
-import { schoolOf } from './school.ts';
+import { settingMethodOf } from './setting-method.ts';
 import { coneTry } from './tries/cone-try.ts';
 import { crushTry } from './tries/crush-try.ts';
 import { ownOf, type NextTry } from './tries/next-try-of.ts';
@@ -17,7 +17,7 @@ import { settingBand } from './value.ts';
 export type { Move, NextTry } from './tries/next-try-of.ts';
 
 /**
- * What to do next to bring a setting into its band, from its school and the tries so far. Undefined once it is within,
+ * What to do next to bring a setting into its band, from its method and the tries so far. Undefined once it is within,
  * and while there is nothing to reckon from (the readings come first).
  */
 export function nextTry(
@@ -26,37 +26,37 @@ export function nextTry(
   setting: Setting,
   drawers: Readonly<Record<string, readonly DrawerStock[]>>,
 ): NextTry | undefined {
-  const school = schoolOf(setting, state);
+  const method = settingMethodOf(setting, state);
   const last = state.settings[setting.id]?.rounds.at(-1);
   const other = setting.together === undefined ? undefined : sheet.settings[setting.together];
   const otherLast = other && state.settings[other.id]?.rounds.at(-1);
   if (last?.result?.verdict === 'within' && (!other || otherLast?.result?.verdict === 'within')) return undefined;
-  switch (school?.kind) {
+  switch (method?.kind) {
     case 'trial':
     case 'depths':
     case 'gap':
     case 'pinion':
       return packTry(setting, state, drawers[setting.shims!.drawer] ?? []);
     case 'nut':
-      return nutTry(setting, state, school);
+      return nutTry(setting, state, method);
     case 'cone':
-      return coneTry(setting, state, school);
+      return coneTry(setting, state, method);
     case 'turn':
-      return turnTry(setting, state, school);
+      return turnTry(setting, state, method);
     case 'crush':
-      return crushTry(setting, state, school, sheet.parts[school.part]?.title ?? school.part);
+      return crushTry(setting, state, method, sheet.parts[method.part]?.title ?? method.part);
     case 'sides':
-      return sidesTry(setting, state, school, other);
+      return sidesTry(setting, state, method, other);
     case 'slide':
       return slideTry(setting, state);
     case undefined:
       return last?.result ? { say: plainMove(setting, state), working: [], warnings: [] } : undefined;
     default:
-      return unreachable('a school that advises nothing', school);
+      return unreachable('a method that advises nothing', method);
   }
 }
 
-/** Where no school says how: how far it is out, and which way. */
+/** Where no method says how: how far it is out, and which way. */
 function plainMove(setting: Setting, state: BenchState): string {
   const mean = state.settings[setting.id]!.rounds.at(-1)!.result!.mean;
   const { target } = settingBand(setting, state);

@@ -1,9 +1,9 @@
 import { canonical, inCanonical, limitsOf, type Quantity } from '../../quantities/index.ts';
 import { pinionDepth, shimForSetting, shimStack, type WorkingLine } from '../../reckoners/index.ts';
-import { CHECKING, depthsOf, ETCHED, GAP, type School, type Setting } from '../../sheet/index.ts';
+import { CHECKING, depthsOf, ETCHED, GAP, type SettingMethod, type Setting } from '../../sheet/index.ts';
 import type { DrawerStock } from '../command/commands.ts';
 import type { BenchState, SettingState } from '../log/state.ts';
-import { schoolOf } from './school.ts';
+import { settingMethodOf } from './setting-method.ts';
 import { settingBand } from './value.ts';
 
 /** The pack that is in now, by the newest round: what was fitted, or the sheet's trial pack. By depths there is none at first. */
@@ -68,7 +68,7 @@ export function depthsRead(
   readonly left: readonly string[];
   readonly read: readonly { readonly id: string; readonly value: Quantity; readonly uncertainty?: Quantity }[];
 } {
-  const depths = depthsOf(schoolOf(setting, state));
+  const depths = depthsOf(settingMethodOf(setting, state));
   const read = depths.flatMap(({ id }) => {
     const found = state.readings.findLast((r) => r.id === setting.id && r.moment === 'depth' && r.where === id);
     return found
@@ -94,29 +94,29 @@ export function neededPack(setting: Setting, state: BenchState): Needed | undefi
   const { shims } = setting;
   if (!shims) return undefined;
   const soFar = state.settings[setting.id];
-  const school = schoolOf(setting, state);
+  const method = settingMethodOf(setting, state);
   const { target } = settingBand(setting, state);
-  const measured = depthsOf(school).length > 0;
+  const measured = depthsOf(method).length > 0;
   const pack = packIn(setting, soFar, measured);
   if (pack && soFar?.rounds.at(-1)?.result) return fromTry(setting, soFar, pack, target);
-  if (!school || !measured) return undefined;
+  if (!method || !measured) return undefined;
   const { left, read } = depthsRead(setting, state);
   if (left.length > 0) return undefined;
-  return fromDepths(setting, school, read, target);
+  return fromDepths(setting, method, read, target);
 }
 
 /** The pack that the depths ask for, before one has been in. @throws ReckonError when they ask for no possible pack */
 function fromDepths(
   setting: Setting,
-  school: School,
+  method: SettingMethod,
   read: ReturnType<typeof depthsRead>['read'],
   target: Quantity,
 ): Needed {
   const of = (id: string): (typeof read)[number] => read.find((r) => r.id === id)!;
   const { thicker } = setting.shims!;
-  if (school.kind === 'pinion') {
+  if (method.kind === 'pinion') {
     const forSetting = pinionDepth.reckon({
-      nominal: school.nominal,
+      nominal: method.nominal,
       etched: of(ETCHED).value,
       checking: of(CHECKING).value,
       shimNow: canonical(0, 'length'),
@@ -125,7 +125,7 @@ function fromDepths(
     const { uncertainty } = of(CHECKING);
     return { needed: forSetting.results.shimNeeded, ...(uncertainty ? { uncertainty } : {}), forSetting };
   }
-  if (school.kind === 'gap') {
+  if (method.kind === 'gap') {
     const { value, uncertainty } = of(GAP);
     return neededOf(
       shimForSetting.reckon({
@@ -139,7 +139,7 @@ function fromDepths(
   return neededOf(
     shimForSetting.reckon({
       method: 'depths',
-      depths: depthsOf(school).map((d) => {
+      depths: depthsOf(method).map((d) => {
         const { value, uncertainty } = of(d.id);
         return { name: d.title, value, sign: d.sign, ...(uncertainty ? { uncertainty } : {}) };
       }),

@@ -1,10 +1,10 @@
 import type { SettingOp } from './ops.ts';
 import { readingsOf } from '../measuring/readings-of.ts';
 import { inCanonical, canonical, type Quantity } from '../../quantities/index.ts';
-import { depthsRead, nextTry, schoolOf, settingBand } from './index.ts';
+import { depthsRead, nextTry, settingMethodOf, settingBand } from './index.ts';
 import { adjustmentOf } from './tries/next-try-of.ts';
 import type { BenchState } from '../log/state.ts';
-import { depthsOf, ETCHED, type OpOf, type School, type Setting, type Sheet } from '../../sheet/index.ts';
+import { depthsOf, ETCHED, type OpOf, type SettingMethod, type Setting, type Sheet } from '../../sheet/index.ts';
 import type { Command, DecideContext, DrawerStock } from '../command/commands.ts';
 import type { Hands } from '../registry/shapes.ts';
 
@@ -24,21 +24,21 @@ const REHEARSED_DEPTH_MM = 20;
 /** Depths that ask for just one piece of the drawer, the thickest there is. */
 function rehearsedDepth(
   setting: Setting,
-  school: School | undefined,
+  method: SettingMethod | undefined,
   id: string,
   drawer: readonly DrawerStock[],
 ): Quantity {
   const { shims } = setting;
-  const depths = depthsOf(school);
+  const depths = depthsOf(method);
   const first = depths.find((d) => d.sign === 'plus');
   if (id === ETCHED) return canonical(0, 'length');
   if (id !== first?.id) return canonical(REHEARSED_DEPTH_MM, 'length');
   const sizes = drawer.filter((d) => d.count > 0).map((d) => inCanonical(d.thickness, 'length'));
   const wanted = Math.max(...sizes, ...(sizes.length > 0 ? [] : [inCanonical(shims!.trial, 'length')]));
   // Without a shim the gauge face stands as much too far out as the shim is thick.
-  if (school?.kind === 'pinion')
+  if (method?.kind === 'pinion')
     return canonical(
-      inCanonical(school.nominal, 'length') + (shims!.thicker === 'looser' ? -wanted : wanted),
+      inCanonical(method.nominal, 'length') + (shims!.thicker === 'looser' ? -wanted : wanted),
       'length',
     );
   const target = inCanonical(setting.target, 'length') * (shims!.thicker === 'looser' ? 1 : -1);
@@ -59,7 +59,12 @@ function setNext(
   const [depth] = depthsRead(own, state).left;
   const fitted = state.settings[own.id]?.rounds.some((r) => r.fitted);
   if (depth !== undefined && !fitted) {
-    const otherwise = rehearsedDepth(own, schoolOf(own, state), depth, context.drawers[own.shims?.drawer ?? ''] ?? []);
+    const otherwise = rehearsedDepth(
+      own,
+      settingMethodOf(own, state),
+      depth,
+      context.drawers[own.shims?.drawer ?? ''] ?? [],
+    );
     const said = read(`${own.id} ${depth}`, otherwise, 'length');
     return { ...said, where: depth } as Command;
   }

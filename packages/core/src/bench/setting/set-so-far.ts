@@ -1,12 +1,12 @@
 import { inCanonical, type Quantity } from '../../quantities/index.ts';
-import { isPackSchool, type SchoolKind, type Setting } from '../../sheet/index.ts';
+import { isPackMethod, type SettingMethodKind, type Setting } from '../../sheet/index.ts';
 import type { BenchState } from '../log/state.ts';
-import { schoolOf, turnedSoFar } from './school.ts';
+import { settingMethodOf, turnedSoFar } from './setting-method.ts';
 import { settingBand } from './value.ts';
 
 /** All that the hands have set so far on a unit, in mm, degrees and N·m: absolute, so that it can be told any number of times. */
 export interface SetSoFar {
-  readonly kind: 'pack' | 'drag-pack' | Exclude<SchoolKind, 'trial' | 'depths' | 'gap' | 'pinion' | 'crush'>;
+  readonly kind: 'pack' | 'drag-pack' | Exclude<SettingMethodKind, 'trial' | 'depths' | 'gap' | 'pinion' | 'crush'>;
   /** What the read setting aims at, in its canonical unit. */
   readonly target: number;
   readonly looser: boolean;
@@ -25,19 +25,19 @@ export interface SetSoFar {
 }
 
 /**
- * What a simulated unit has been set to. `setting` is the one that is read, `by` the one whose school moves it: the same,
+ * What a simulated unit has been set to. `setting` is the one that is read, `by` the one whose method moves it: the same,
  * but for two that are read together.
  */
 export function setSoFar(setting: Setting, state: BenchState, by: Setting = setting): SetSoFar {
-  const school = schoolOf(by, state);
+  const method = settingMethodOf(by, state);
   const soFar = state.settings[by.id];
   const mm = (key: string, q: Quantity | undefined): object => (q ? { [key]: inCanonical(q, 'length') } : {});
   const sum = (of: 'left' | 'right' | 'slid'): number =>
     (soFar?.rounds ?? []).reduce((s, r) => s + (r.adjusted?.[of] ? inCanonical(r.adjusted[of], 'length') : 0), 0);
-  const packed = school === undefined || isPackSchool(school);
+  const packed = method === undefined || isPackMethod(method);
   // A sleeve that is crushed and a nut that is turned look alike to the gauge.
-  const turned = school?.kind === 'crush' ? 'turn' : (school?.kind as SetSoFar['kind']);
-  const per = by.shims?.per ?? (school?.kind === 'sides' ? school.per : undefined);
+  const turned = method?.kind === 'crush' ? 'turn' : (method?.kind as SetSoFar['kind']);
+  const per = by.shims?.per ?? (method?.kind === 'sides' ? method.per : undefined);
   return {
     kind: packed ? (setting.dimension === 'length' ? 'pack' : 'drag-pack') : turned,
     target: inCanonical(settingBand(setting, state).target, setting.dimension),
@@ -45,7 +45,7 @@ export function setSoFar(setting: Setting, state: BenchState, by: Setting = sett
     ...mm('trialMm', by.shims?.trial),
     ...mm('packMm', soFar?.rounds.findLast((r) => r.fitted)?.fitted?.pack),
     turnDeg: turnedSoFar(soFar),
-    ...mm('pitchMm', school && 'pitch' in school ? school.pitch : undefined),
+    ...mm('pitchMm', method && 'pitch' in method ? method.pitch : undefined),
     leftMm: sum('left'),
     rightMm: sum('right'),
     slidMm: sum('slid'),

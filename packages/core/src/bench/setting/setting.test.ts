@@ -24,7 +24,7 @@ const tries = (...all: [value: Quantity, turned?: number][]): readonly SettingRo
   }));
 const nut = (slots: number | undefined, holes: number[] = [0, 90]): Setting =>
   float({
-    schools: { '': { kind: 'nut', pitch: mm(1.5), holes: holes.map(deg), ...(slots === undefined ? {} : { slots }) } },
+    methods: { '': { kind: 'nut', pitch: mm(1.5), holes: holes.map(deg), ...(slots === undefined ? {} : { slots }) } },
   });
 
 describe('a nut that is turned back', () => {
@@ -71,7 +71,7 @@ describe('a nut that is turned back', () => {
 });
 
 describe('a cone against its locknut', () => {
-  const cone = float({ target: mm(0.02), schools: { '': { kind: 'cone', pitch: mm(1), flats: 6 } } });
+  const cone = float({ target: mm(0.02), methods: { '': { kind: 'cone', pitch: mm(1), flats: 6 } } });
   test('the first step by the pitch, in flats of the cone; the second by the tries', () => {
     const first = nextTry(sheetWith(cone), stateOf({ float: tries([mm(0.1)]) }), cone, {})!;
     // By hand: 0.08 mm of a 1 mm pitch is 28.8°, near half of a flat of 60°.
@@ -94,7 +94,7 @@ describe('a drag that is turned to', () => {
     target: { value: 1.5, unit: 'N·m' },
     pull: { radius: mm(62), sealDrag: { value: 0.2, unit: 'N·m' } },
     bearings: ['cone-outer', 'cone-inner'],
-    schools: { '': { kind: 'turn', first: deg(12), backOff: deg(90) } },
+    methods: { '': { kind: 'turn', first: deg(12), backOff: deg(90) } },
   });
   const nm = (value: number): Quantity => ({ value, unit: 'N·m' });
   const bothNew: Partial<BenchState> = { findings: { 'cone-outer': 'renew', 'cone-inner': 'renew' } };

@@ -3,7 +3,7 @@ import { limitsOf, whyNotOf } from '../../quantities/index.ts';
 import { depthsOf, type OpOf, type Sheet } from '../../sheet/index.ts';
 import type { Command } from '../command/commands.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
-import { depthsRead, schoolOf, settingBand, settingValue } from './index.ts';
+import { depthsRead, settingMethodOf, settingBand, settingValue } from './index.ts';
 import type { BenchState } from '../log/state.ts';
 import { judged, wrongDimension } from '../measuring/judged.ts';
 
@@ -41,7 +41,7 @@ export function decideSettingReading(
     return refuse('not-complete', setting.feel.ask, 'Feel it first, then put the gauge on');
   if (
     op.kind === 'set' &&
-    depthsOf(schoolOf(setting, state)).length > 0 &&
+    depthsOf(settingMethodOf(setting, state)).length > 0 &&
     !state.settings[id]?.rounds.some((r) => r.fitted)
   )
     return refuse('not-complete', 'The pack is not in yet', 'Measure the depths and fit the pack that they ask for');
@@ -75,7 +75,7 @@ function depthReading(
       readonly instrument: NonNullable<TakeReading['instrument']> | null;
     },
 ): Decision {
-  const depth = depthsOf(schoolOf(setting, state)).find((d) => d.id === command.where);
+  const depth = depthsOf(settingMethodOf(setting, state)).find((d) => d.id === command.where);
   if (!depth) {
     const { left, read } = depthsRead(setting, state);
     const all = [...left, ...read.map((r) => r.id)];

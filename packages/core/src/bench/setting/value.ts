@@ -2,7 +2,7 @@ import { canonical, convert, dimensionsOfUnit, inCanonical, type Band, type Quan
 import { rollingDrag, thermalShift, type Reckoning, type WorkingLine } from '../../reckoners/index.ts';
 import { ETCHED, renewing, type Setting } from '../../sheet/index.ts';
 import type { BenchState } from '../log/state.ts';
-import { schoolOf } from './school.ts';
+import { settingMethodOf } from './setting-method.ts';
 
 /** Is it a pull on a cord that stands for the setting's torque? */
 export function isPull(setting: Setting, reading: Quantity): boolean {
@@ -59,7 +59,7 @@ export function settingBand(
     },
     target: of(setting.target),
   });
-  if (schoolOf(setting, state)?.kind === 'pinion') {
+  if (settingMethodOf(setting, state)?.kind === 'pinion') {
     const etched = state.readings.findLast((r) => r.id === setting.id && r.moment === 'depth' && r.where === ETCHED);
     if (etched) {
       const by = inCanonical(etched.value, 'length');

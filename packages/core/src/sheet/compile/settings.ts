@@ -3,9 +3,9 @@ import type { Setting } from '../setting.ts';
 import { figureFrom } from './joints.ts';
 import type { RawSetting, RawSheet } from './raw.ts';
 import { asList, type Path, type Reader } from './reader.ts';
-import { compilePer, compileSchools } from './schools.ts';
+import { compilePer, compileSettingMethods } from './setting-methods.ts';
 
-/** A setting as the bench works it: its band, its pack, its schools, and how it is read. */
+/** A setting as the bench works it: its band, its pack, its methods, and how it is read. */
 export function compileSetting(reader: Reader, id: string, s: RawSetting, sheet: RawSheet): Setting {
   const at: Path = ['settings', id];
   // Figures by variant are laid over before this; what is left of `by` names a method.
@@ -33,7 +33,7 @@ export function compileSetting(reader: Reader, id: string, s: RawSetting, sheet:
     ...seatOf(reader, at, s, sheet),
     how: s.how,
     ...(by === undefined ? {} : { by }),
-    ...compileSchools(reader, { at, written: s, sheet, dimension }, by),
+    ...compileSettingMethods(reader, { at, written: s, sheet, dimension }, by),
     ...pullOf(reader, at, s),
     ...(bearings.length > 0 ? { bearings } : {}),
     ...(s.feel ? { feel: s.feel } : {}),

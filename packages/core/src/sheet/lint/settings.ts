@@ -5,7 +5,7 @@ import { opsOf, type Report, type Rule } from './rule.ts';
 /** A setting is reached, by a way that can reach it. */
 export const settingRules: readonly Rule[] = [
   settingsAreSet,
-  schoolsAreChosen,
+  methodsAreChosen,
   nutsCanLock,
   heatIsKnown,
   pullsAreTorques,
@@ -28,14 +28,14 @@ function settingsAreSet(sheet: Sheet, report: Report): void {
 }
 
 /** The method that says how is asked before its setting is made: below it on the ladder, or earlier in its own step. */
-function schoolsAreChosen(sheet: Sheet, report: Report): void {
+function methodsAreChosen(sheet: Sheet, report: Report): void {
   for (const setting of Object.values(sheet.settings)) {
     if (setting.by === undefined) continue;
     const asked = opsOf(sheet, 'choose').find(({ op }) => op.method === setting.by);
     if (!asked)
       report(
         ['settings', setting.id, 'by'],
-        'school-never-chosen',
+        'method-never-chosen',
         `nobody is asked how "${setting.title}" is reached`,
       );
   }
@@ -43,19 +43,19 @@ function schoolsAreChosen(sheet: Sheet, report: Report): void {
 
 function nutsCanLock(sheet: Sheet, report: Report): void {
   for (const setting of Object.values(sheet.settings))
-    for (const school of Object.values(setting.schools ?? {})) {
-      if (school.kind !== 'nut' || school.slots === undefined) continue;
+    for (const method of Object.values(setting.methods ?? {})) {
+      if (method.kind !== 'nut' || method.slots === undefined) continue;
       const { results } = nutBackOff.reckon({
-        threadPitch: school.pitch,
+        threadPitch: method.pitch,
         targetBand: [setting.band.low, setting.band.high],
-        slots: school.slots,
-        holes: school.holes,
+        slots: method.slots,
+        holes: method.holes,
       });
       if (results.reachable !== 'yes')
         report(
           ['settings', setting.id],
           'nut-may-not-lock',
-          `${school.slots} slots lock inside the band from ${Math.round(results.share?.value ?? 0)} % of starts only: the bench will have to name a washer`,
+          `${method.slots} slots lock inside the band from ${Math.round(results.share?.value ?? 0)} % of starts only: the bench will have to name a washer`,
           'warning',
         );
     }

@@ -24,9 +24,9 @@ const conditionsOf = (sheet: Sheet): readonly Condition[] =>
 
 function choicesHaveAnEffect(sheet: Sheet, report: Report): void {
   const hung = new Set(conditionsOf(sheet).flatMap((c) => (c.on === 'method' ? [c.subject] : [])));
-  const schools = new Set(Object.values(sheet.settings).flatMap((s) => (s.by === undefined ? [] : [s.by])));
+  const settle = new Set(Object.values(sheet.settings).flatMap((s) => (s.by === undefined ? [] : [s.by])));
   for (const { op } of opsOf(sheet, 'choose'))
-    if (!hung.has(op.method) && !schools.has(op.method))
+    if (!hung.has(op.method) && !settle.has(op.method))
       report(
         ['op', op.id],
         'choice-without-effect',

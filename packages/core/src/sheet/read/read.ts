@@ -7,6 +7,7 @@ import { SheetError, type SheetProblem } from '../errors.ts';
 import { lintSheet } from '../lint/lint.ts';
 import { sheetSchema } from '../schema/schema.ts';
 import type { Sheet } from '../types.ts';
+import { bringUpWords } from './older-words.ts';
 import { positionsIn } from './positions.ts';
 import { duplicateKeys, MOST_PROBLEMS, tooMuchText } from './too-much.ts';
 
@@ -45,6 +46,7 @@ export function readSheet(text: string): ReadSheet {
   }
   const twice = duplicateKeys(doc, counter);
   if (twice.length > 0) return { problems: twice };
+  bringUpWords(doc);
   let raw: unknown;
   try {
     raw = doc.toJS({ maxAliasCount: 50 });

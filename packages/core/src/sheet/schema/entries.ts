@@ -1,6 +1,6 @@
 import { materialNames } from '../../reckoners/index.ts';
 import { shapeKinds } from '../axis.ts';
-import { schoolKinds } from '../setting.ts';
+import { settingMethodKinds } from '../setting.ts';
 import {
   choice,
   each,
@@ -170,9 +170,9 @@ export const joint = object(
 const per = object({ move: figure, gives: figure }, ['move', 'gives']);
 
 /** One way of reaching a setting. Which keys a kind needs is the compiler's to say. */
-const school = object(
+const method = object(
   {
-    kind: choice(...schoolKinds),
+    kind: choice(...settingMethodKinds),
     depths: some(object({ id, title: words, sign: choice('plus', 'minus'), gauge: words }, ['id', 'title', 'sign']), {
       minItems: 1,
       maxItems: 12,
@@ -211,8 +211,8 @@ const settingKeys = object(
     per,
     seat: object({ joint: ref, to: figure, turning: words }, ['joint', 'to']),
     how: words,
-    school,
-    schools: map(school),
+    method,
+    methods: map(method),
     pull: object(
       {
         radius: figure,

@@ -1,8 +1,8 @@
 import { canonical, formatNumber, inCanonical } from '../../../quantities/index.ts';
 import { coneAndLocknut, ReckonError, type WorkingLine } from '../../../reckoners/index.ts';
-import type { School, Setting } from '../../../sheet/index.ts';
+import type { SettingMethod, Setting } from '../../../sheet/index.ts';
 import type { BenchState } from '../../log/state.ts';
-import { turnedTries } from '../school.ts';
+import { turnedTries } from '../setting-method.ts';
 import { settingBand } from '../value.ts';
 import { deg, ownOf, type NextTry } from './next-try-of.ts';
 
@@ -12,7 +12,11 @@ const LONGEST_TURN = 90;
 const LEAST_TURN = 2;
 
 /** How far to turn a cone under its locknut: each try tells what locking takes. */
-export function coneTry(setting: Setting, state: BenchState, school: Extract<School, { kind: 'cone' }>): NextTry {
+export function coneTry(
+  setting: Setting,
+  state: BenchState,
+  method: Extract<SettingMethod, { kind: 'cone' }>,
+): NextTry {
   const own = ownOf(setting);
   const { target } = settingBand(setting, state);
   const tries = turnedTries(state.settings[setting.id], own);
@@ -25,7 +29,7 @@ export function coneTry(setting: Setting, state: BenchState, school: Extract<Sch
     };
   const inputs = {
     tries: tries.map((t) => ({ coneTurn: canonical(t.turnDeg, 'angle'), playAfterLock: canonical(t.value, 'length') })),
-    threadPitch: school.pitch,
+    threadPitch: method.pitch,
     target,
   };
   const asked = { id: coneAndLocknut.id, inputs };
@@ -44,7 +48,7 @@ export function coneTry(setting: Setting, state: BenchState, school: Extract<Sch
   turn = Math.max(-LONGEST_TURN, Math.min(LONGEST_TURN, turn));
   if (Math.abs(turn) < LEAST_TURN) turn = LEAST_TURN * (last.value > own(target) ? 1 : -1);
   return {
-    say: `Slacken the locknut, cone ${turn > 0 ? 'in' : 'back'} ${flatsWords(turn, school.flats)}. Hold it, lock it, and read`,
+    say: `Slacken the locknut, cone ${turn > 0 ? 'in' : 'back'} ${flatsWords(turn, method.flats)}. Hold it, lock it, and read`,
     move: { kind: 'turn', turned: canonical(turn, 'angle') },
     working,
     warnings,

@@ -1,8 +1,8 @@
 import { canonical, formatQuantity, inCanonical } from '../../../quantities/index.ts';
 import type { WorkingLine } from '../../../reckoners/index.ts';
-import type { School, Setting } from '../../../sheet/index.ts';
+import type { SettingMethod, Setting } from '../../../sheet/index.ts';
 import type { BenchState } from '../../log/state.ts';
-import { turnedTries } from '../school.ts';
+import { turnedTries } from '../setting-method.ts';
 import { settingBand } from '../value.ts';
 import { deg, ownOf, type NextTry } from './next-try-of.ts';
 
@@ -19,12 +19,12 @@ const LEAST_TURN = 1;
 export function crushTry(
   setting: Setting,
   state: BenchState,
-  school: Extract<School, { kind: 'crush' }>,
+  method: Extract<SettingMethod, { kind: 'crush' }>,
   part: string,
 ): NextTry {
   const own = ownOf(setting);
   const { band, target } = settingBand(setting, state);
-  const step = inCanonical(school.first, 'angle');
+  const step = inCanonical(method.first, 'angle');
   const tries = turnedTries(state.settings[setting.id], own);
   const last = tries.at(-1);
   if (!last)
@@ -36,7 +36,7 @@ export function crushTry(
   if (last.value > own(band.high))
     return {
       say: `Overshot: never back the nut off. Take the flange out, fit a new ${part.toLowerCase()} and a new nut, draw it up to where float is just felt, and read`,
-      move: { kind: 'renew', part: school.part },
+      move: { kind: 'renew', part: method.part },
       working: [],
       warnings: [`${part} is spent: one more on the parts list`],
     };
@@ -58,7 +58,7 @@ export function crushTry(
       : {
           name: 'Turn',
           formula: 'step of the sheet',
-          figures: formatQuantity(school.first),
+          figures: formatQuantity(method.first),
           value: canonical(turn, 'angle'),
         };
   return {

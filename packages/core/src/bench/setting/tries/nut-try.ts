@@ -1,6 +1,6 @@
 import { canonical, formatNumber, formatQuantity, inCanonical, type Quantity } from '../../../quantities/index.ts';
 import { nutBackOff, type WorkingLine } from '../../../reckoners/index.ts';
-import type { School, Setting } from '../../../sheet/index.ts';
+import type { SettingMethod, Setting } from '../../../sheet/index.ts';
 import type { BenchState } from '../../log/state.ts';
 import { settingBand } from '../value.ts';
 import { deg, ownOf, type NextTry } from './next-try-of.ts';
@@ -9,19 +9,19 @@ import { deg, ownOf, type NextTry } from './next-try-of.ts';
 const OTHER_SLOTS = [6, 8, 10, 12, 16, 18, 24];
 
 /** How far to turn a nut that locks at its slots, or anywhere. */
-export function nutTry(setting: Setting, state: BenchState, school: Extract<School, { kind: 'nut' }>): NextTry {
+export function nutTry(setting: Setting, state: BenchState, method: Extract<SettingMethod, { kind: 'nut' }>): NextTry {
   const own = ownOf(setting);
-  const pitch = inCanonical(school.pitch, 'length');
+  const pitch = inCanonical(method.pitch, 'length');
   const { band, target } = settingBand(setting, state);
   const [low, high, aim] = [own(band.low), own(band.high), own(target)];
   const perDeg = pitch / 360;
   const result = state.settings[setting.id]?.rounds.at(-1)?.result;
   const inputs = {
-    threadPitch: school.pitch,
+    threadPitch: method.pitch,
     targetBand: [band.low, band.high],
-    ...(school.slots === undefined
+    ...(method.slots === undefined
       ? { angle: canonical(aim / perDeg, 'angle') }
-      : { slots: school.slots, holes: school.holes }),
+      : { slots: method.slots, holes: method.holes }),
   };
   const reckoned = nutBackOff.reckon(inputs);
   const asked = { id: nutBackOff.id, inputs };
@@ -29,7 +29,7 @@ export function nutTry(setting: Setting, state: BenchState, school: Extract<Scho
     const share = reckoned.results.share?.value;
     const seat = setting.seat ? `From the seat at ${formatQuantity(setting.seat.to)}, ` : '';
     return {
-      say: `${seat}slacken until it just turns free, then back ${deg(aim / perDeg)}${school.slots === undefined ? '' : ', to the nearest hole'}. Lock it, and read`,
+      say: `${seat}slacken until it just turns free, then back ${deg(aim / perDeg)}${method.slots === undefined ? '' : ', to the nearest hole'}. Lock it, and read`,
       move: { kind: 'turn', turned: canonical(-aim / perDeg, 'angle') },
       working: reckoned.working,
       warnings:
@@ -42,11 +42,11 @@ export function nutTry(setting: Setting, state: BenchState, school: Extract<Scho
   const read = own(result.mean);
   const floatAt = (turnDeg: number): number => read - turnDeg * perDeg;
   const turns =
-    school.slots === undefined
+    method.slots === undefined
       ? [(read - aim) / perDeg]
       : lockingTurns(
-          school.slots,
-          school.holes.map((h) => inCanonical(h, 'angle')),
+          method.slots,
+          method.holes.map((h) => inCanonical(h, 'angle')),
         );
   const nearer = (a: number, b: number): number => (Math.abs(floatAt(b) - aim) < Math.abs(floatAt(a) - aim) ? b : a);
   const best = turns.reduce(nearer);
@@ -68,7 +68,7 @@ export function nutTry(setting: Setting, state: BenchState, school: Extract<Scho
     // The washer under the nut moves where zero falls by its own thickness: the nut stays in its slot.
     const here = [0, ...turns].reduce(nearer);
     const washer = floatAt(here) - aim;
-    const better = OTHER_SLOTS.filter((slots) => slots !== school.slots && lockingShare(school, slots, band) >= 100);
+    const better = OTHER_SLOTS.filter((slots) => slots !== method.slots && lockingShare(method, slots, band) >= 100);
     const cannot =
       `No slot locks inside the band: ${formatNumber(step * perDeg, 3)} mm apart, the nearest gives ${formatNumber(floatAt(here), 3)} mm. ` +
       `A washer ${formatNumber(Math.abs(washer), 2)} mm ${washer > 0 ? 'thicker' : 'thinner'} under the nut can` +
@@ -76,7 +76,7 @@ export function nutTry(setting: Setting, state: BenchState, school: Extract<Scho
     return { say: cannot, cannot, warnings: [], ...out };
   }
   return {
-    say: `Turn ${best > 0 ? 'on' : 'back'} ${deg(best)}${school.slots === undefined ? '' : ', to the next hole that lines up'}. Lock it, and read`,
+    say: `Turn ${best > 0 ? 'on' : 'back'} ${deg(best)}${method.slots === undefined ? '' : ', to the next hole that lines up'}. Lock it, and read`,
     move: { kind: 'turn', turned: canonical(best, 'angle') },
     warnings: [],
     ...out,
@@ -94,15 +94,15 @@ function lockingTurns(slots: number, holes: readonly number[]): number[] {
 }
 
 function lockingShare(
-  school: Extract<School, { kind: 'nut' }>,
+  method: Extract<SettingMethod, { kind: 'nut' }>,
   slots: number,
   band: { readonly low: Quantity; readonly high: Quantity },
 ): number {
   const { results } = nutBackOff.reckon({
-    threadPitch: school.pitch,
+    threadPitch: method.pitch,
     targetBand: [band.low, band.high],
     slots,
-    holes: school.holes,
+    holes: method.holes,
   });
   return results.share?.value ?? 0;
 }

@@ -1,6 +1,6 @@
 import { canonical, formatNumber, formatQuantity, inCanonical } from '../../../quantities/index.ts';
 import { backlashShim } from '../../../reckoners/index.ts';
-import type { Setting, School } from '../../../sheet/index.ts';
+import type { Setting, SettingMethod } from '../../../sheet/index.ts';
 import type { BenchState } from '../../log/state.ts';
 import { settingBand } from '../value.ts';
 import type { NextTry } from './next-try-of.ts';
@@ -12,7 +12,7 @@ const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
 export function sidesTry(
   setting: Setting,
   state: BenchState,
-  school: Extract<School, { kind: 'sides' }>,
+  method: Extract<SettingMethod, { kind: 'sides' }>,
   other: Setting | undefined,
 ): NextTry | undefined {
   const round = state.settings[setting.id]?.rounds.at(-1);
@@ -22,8 +22,8 @@ export function sidesTry(
   const inputs = {
     measured: round.readings.map((r) => r.value),
     target,
-    gearTeeth: school.gearTeeth,
-    pinionTeeth: school.pinionTeeth,
+    gearTeeth: method.gearTeeth,
+    pinionTeeth: method.pinionTeeth,
     gaugeUncertainty: round.result.uncertainty,
   };
   const reckoned = backlashShim.reckon(inputs);
@@ -32,7 +32,7 @@ export function sidesTry(
   let both = 0;
   if (other && otherResult && otherResult.verdict !== 'within') {
     const wanted = settingBand(other, state).target;
-    const per = inCanonical(school.per.gives, other.dimension) / inCanonical(school.per.move, 'length');
+    const per = inCanonical(method.per.gives, other.dimension) / inCanonical(method.per.move, 'length');
     const off = inCanonical(wanted, other.dimension) - inCanonical(otherResult.mean, other.dimension);
     both = off / per;
     working.push({

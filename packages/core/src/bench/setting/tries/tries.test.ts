@@ -21,7 +21,7 @@ const next = (of: Setting, rounds: readonly SettingRound[]): NextTry | undefined
   nextTry(sheetWith(of), tried(rounds), of, {});
 
 describe('a collar that is slid', () => {
-  const collar = setting({ schools: { '': { kind: 'slide' } } });
+  const collar = setting({ methods: { '': { kind: 'slide' } } });
   test('goes by as much as is wanted, in or out', () => {
     const out = next(collar, [{ readings: [], result: result(mm(3.2), 'outside', 0.05) }])!;
     expect(out.say).toBe('Slide the collar 2.2 mm further out, and measure again');
@@ -37,7 +37,7 @@ describe('a collar that is slid', () => {
   });
 });
 
-describe('a setting that no school moves', () => {
+describe('a setting that no method moves', () => {
   test('says by how much it is out and which way, and what the sheet says to that', () => {
     const plain = (value: number, more: Partial<Setting> = {}): string =>
       next(setting(more), [{ readings: [], result: result(mm(value), 'outside', 0.05) }])!.say.replace(/\s/g, ' ');

@@ -1,8 +1,8 @@
 import { canonical, formatQuantity, inCanonical } from '../../../quantities/index.ts';
 import type { WorkingLine } from '../../../reckoners/index.ts';
-import type { School, Setting } from '../../../sheet/index.ts';
+import type { SettingMethod, Setting } from '../../../sheet/index.ts';
 import type { BenchState } from '../../log/state.ts';
-import { turnedTries } from '../school.ts';
+import { turnedTries } from '../setting-method.ts';
 import { settingBand } from '../value.ts';
 import { deg, ownOf, type NextTry } from './next-try-of.ts';
 
@@ -11,10 +11,14 @@ const MOST_STEPS = 3;
 const LEAST_STEP = 0.2;
 
 /** How far to turn a nut until the drag is there: by the slope of the last two tries. */
-export function turnTry(setting: Setting, state: BenchState, school: Extract<School, { kind: 'turn' }>): NextTry {
+export function turnTry(
+  setting: Setting,
+  state: BenchState,
+  method: Extract<SettingMethod, { kind: 'turn' }>,
+): NextTry {
   const own = ownOf(setting);
   const { target } = settingBand(setting, state);
-  const first = inCanonical(school.first, 'angle');
+  const first = inCanonical(method.first, 'angle');
   const tries = turnedTries(state.settings[setting.id], own);
   const [before, last] = tries.slice(-2).length === 2 ? tries.slice(-2) : [undefined, tries.at(-1)];
   if (!last)
@@ -43,7 +47,7 @@ export function turnTry(setting: Setting, state: BenchState, school: Extract<Sch
           {
             name: 'Turn',
             formula: 'first step of the sheet',
-            figures: formatQuantity(school.first),
+            figures: formatQuantity(method.first),
             value: canonical(turn, 'angle'),
           },
         ];
@@ -51,7 +55,7 @@ export function turnTry(setting: Setting, state: BenchState, school: Extract<Sch
     say:
       turn > 0
         ? `Turn the nut on ${deg(turn)}. Turn the shaft ten times, and read again`
-        : `Too tight: nut back ${formatQuantity(school.backOff)}, turn the shaft, then on again to ${deg(turn)} short of where it was`,
+        : `Too tight: nut back ${formatQuantity(method.backOff)}, turn the shaft, then on again to ${deg(turn)} short of where it was`,
     move: { kind: 'turn', turned: canonical(turn, 'angle') },
     ...(slope > 1e-6 ? { predicted: canonical(last.value + slope * turn, setting.dimension) } : {}),
     working,

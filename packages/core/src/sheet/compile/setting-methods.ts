@@ -1,13 +1,13 @@
 import type { Dimension, Quantity } from '../../quantities/index.ts';
-import type { School } from '../setting.ts';
-import type { RawSchool, RawSetting, RawSheet } from './raw.ts';
+import type { SettingMethod } from '../setting.ts';
+import type { RawSettingMethod, RawSetting, RawSheet } from './raw.ts';
 import type { Path, Reader } from './reader.ts';
 
 /** A hexagon, where the sheet does not count the cone's flats. */
 const USUAL_FLATS = 6;
 
-/** What a school is compiled beside: its setting as it was written, and the sheet. */
-export interface SchoolOf {
+/** What the method of a setting is compiled beside: its setting as it was written, and the sheet. */
+export interface SettingAsWritten {
   readonly at: Path;
   readonly written: RawSetting;
   readonly sheet: RawSheet;
@@ -26,21 +26,21 @@ export const compilePer = (
   gives: reader.quantity([...path, 'gives'], gives, of),
 });
 
-/** One school of making a setting: what it needs is there, or the sheet is told what is missing. */
-export function compileSchool(
+/** One method of making a setting: what it needs is there, or the sheet is told what is missing. */
+export function compileSettingMethod(
   reader: Reader,
   path: Path,
-  raw: RawSchool,
-  { at, written, sheet, dimension }: SchoolOf,
-): School {
-  const need = <K extends keyof RawSchool>(key: K): NonNullable<RawSchool[K]> | undefined => {
+  raw: RawSettingMethod,
+  { at, written, sheet, dimension }: SettingAsWritten,
+): SettingMethod {
+  const need = <K extends keyof RawSettingMethod>(key: K): NonNullable<RawSettingMethod[K]> | undefined => {
     const value = raw[key];
-    if (value === undefined) reader.problem(path, 'school-incomplete', `the school "${raw.kind}" needs "${key}"`);
+    if (value === undefined) reader.problem(path, 'method-incomplete', `the method "${raw.kind}" needs "${key}"`);
     return value ?? undefined;
   };
   const fromDrawer = (): void => {
     if (written.shims === undefined)
-      reader.problem(path, 'school-incomplete', `the school "${raw.kind}" takes its pack from a drawer: say "shims"`);
+      reader.problem(path, 'method-incomplete', `the method "${raw.kind}" takes its pack from a drawer: say "shims"`);
   };
   const quantity = (key: string, value: string | number, of: Dimension): Quantity =>
     reader.quantity([...path, key], value, of);
@@ -106,27 +106,30 @@ export function compileSchool(
   }
 }
 
-/** The schools of a setting by the choice that picks each; a single one stands under no choice. */
-export function compileSchools(
+/** The methods of a setting by the choice that picks each; a single one stands under no choice. */
+export function compileSettingMethods(
   reader: Reader,
-  beside: SchoolOf,
+  beside: SettingAsWritten,
   by: string | undefined,
-): { readonly schools?: Readonly<Record<string, School>> } {
+): { readonly methods?: Readonly<Record<string, SettingMethod>> } {
   const { at, written: s, sheet } = beside;
-  if (s.school && s.schools) reader.problem(at, 'school-twice', 'say "school" or "schools", not both');
-  const method = by === undefined ? undefined : sheet.methods?.[by];
+  if (s.method && s.methods) reader.problem(at, 'method-twice', 'say "method" or "methods", not both');
+  const choices = by === undefined ? undefined : sheet.methods?.[by]?.choices;
   if (by !== undefined) reader.name([...at, 'by'], by, sheet.methods, 'method');
-  for (const choice of Object.keys(s.schools ?? {}))
-    if (method && !Object.hasOwn(method.choices, choice))
-      reader.problem([...at, 'schools', choice], 'unknown-name', `"${by}" has no choice "${choice}"`);
-  for (const choice of Object.keys(method?.choices ?? {}))
-    if (s.schools && !Object.hasOwn(s.schools, choice))
-      reader.problem([...at, 'schools'], 'school-missing', `no school says how it is set by the choice "${choice}"`);
-  if (s.school) return { schools: { '': compileSchool(reader, [...at, 'school'], s.school, beside) } };
-  if (!s.schools) return {};
+  for (const choice of Object.keys(s.methods ?? {}))
+    if (choices && !Object.hasOwn(choices, choice))
+      reader.problem([...at, 'methods', choice], 'unknown-name', `"${by}" has no choice "${choice}"`);
+  for (const choice of Object.keys(choices ?? {}))
+    if (s.methods && !Object.hasOwn(s.methods, choice))
+      reader.problem([...at, 'methods'], 'method-missing', `no method says how it is set by the choice "${choice}"`);
+  if (s.method) return { methods: { '': compileSettingMethod(reader, [...at, 'method'], s.method, beside) } };
+  if (!s.methods) return {};
   return {
-    schools: Object.fromEntries(
-      Object.entries(s.schools).map(([c, raw]) => [c, compileSchool(reader, [...at, 'schools', c], raw, beside)]),
+    methods: Object.fromEntries(
+      Object.entries(s.methods).map(([c, raw]) => [
+        c,
+        compileSettingMethod(reader, [...at, 'methods', c], raw, beside),
+      ]),
     ),
   };
 }

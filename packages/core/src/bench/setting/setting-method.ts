@@ -1,10 +1,10 @@
-import type { School, Setting } from '../../sheet/index.ts';
+import type { SettingMethod, Setting } from '../../sheet/index.ts';
 import type { BenchState, SettingState } from '../log/state.ts';
 
-/** The school by which a setting is made: the chosen one, the only one, or a trial pack where there is a drawer. */
-export function schoolOf(setting: Setting, state: Pick<BenchState, 'methods'>): School | undefined {
-  if (!setting.schools) return setting.shims ? { kind: 'trial' } : undefined;
-  return setting.schools[setting.by === undefined ? '' : (state.methods[setting.by] ?? '')];
+/** The method by which a setting is made: the chosen one, the only one, or a trial pack where there is a drawer. */
+export function settingMethodOf(setting: Setting, state: Pick<BenchState, 'methods'>): SettingMethod | undefined {
+  if (!setting.methods) return setting.shims ? { kind: 'trial' } : undefined;
+  return setting.methods[setting.by === undefined ? '' : (state.methods[setting.by] ?? '')];
 }
 
 /** One try that was read: what had been moved by then, and what came of it. */
