@@ -28,9 +28,9 @@ await client.query(
      WHERE unit.id = (SELECT unit_id FROM job WHERE id = $1) RETURNING id
    ), numbered AS (SELECT id, row_number() OVER () AS n FROM u)
    INSERT INTO job (id, number, unit_id, customer_id, sheet, revision, title, complaint, seq, head, signatures, stage, progress,
-     next_move, minutes_left, aids_in, parts_off, hold, promise, place, notices, updated_at, visit)
+     next_move, minutes_left, aids_in, parts_off, hold, delivery_date, place, notices, updated_at, visit)
    SELECT gen_random_uuid(), 100000 + (numbered.n - 1) * 10 + nth, numbered.id, j.customer_id, j.sheet, j.revision, j.title, j.complaint,
-     j.seq, j.head, j.signatures, j.stage, j.progress, j.next_move, j.minutes_left, j.aids_in, j.parts_off, j.hold, j.promise, NULL,
+     j.seq, j.head, j.signatures, j.stage, j.progress, j.next_move, j.minutes_left, j.aids_in, j.parts_off, j.hold, j.delivery_date, NULL,
      j.notices, j.updated_at, j.visit
    FROM numbered, generate_series(0, 9) nth, job j WHERE j.id = $1`,
   [id],

@@ -49,7 +49,7 @@ function exported(n) {
     unit: { id: 'u', serial: 's', model: 'm' },
     sheet: { id: sheet.id, revision: sheet.revision, title: '', hash: '' },
     complaint: 'x',
-    promise: null,
+    deliveryDate: null,
     spendLimitMinor: null,
     variant: 'six-stud',
     identified: [],

@@ -32,7 +32,7 @@ function longLog(n) {
     unit: { id: 'u', serial: 's', model: 'm' },
     sheet: { id: sheet.id, revision: 1, title: '', hash: '' },
     complaint: 'x',
-    promise: null,
+    deliveryDate: null,
     spendLimitMinor: null,
     variant: 'six-stud',
     identified: [],

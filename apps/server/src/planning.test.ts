@@ -129,19 +129,19 @@ describe('what a job counts', () => {
   });
 });
 
-describe('another day that is promised', () => {
+describe('a delivery date that is moved', () => {
   test('is what the week is planned for, and what the Floor shows', async () => {
     const { problem } = await week();
     const [job] = problem.jobs;
     const { events } = (await shop.get(`/api/jobs/${job!.id}`)).body as JobView;
-    const promise = new Date(Date.now() + 9 * 86_400_000).toISOString();
-    const command = { type: 'move-promise', promise, says: 'agreed at the counter' };
+    const deliveryDate = new Date(Date.now() + 9 * 86_400_000).toISOString();
+    const command = { type: 'move-delivery-date', deliveryDate, says: 'agreed at the counter' };
     const answer = await shop.post(`/api/jobs/${job!.id}/commands`, envelope(events.length, command));
     expect(answer.status).toBe(200);
     const after = await week();
-    expect(after.problem.jobs.find((j) => j.id === job!.id)!.due).toBe(Date.parse(promise) / 60_000);
-    const floor = (await shop.get('/api/floor')).body as { jobs: { id: string; promise: string }[] };
-    expect(floor.jobs.find((j) => j.id === job!.id)!.promise).toBe(promise);
+    expect(after.problem.jobs.find((j) => j.id === job!.id)!.due).toBe(Date.parse(deliveryDate) / 60_000);
+    const floor = (await shop.get('/api/floor')).body as { jobs: { id: string; deliveryDate: string }[] };
+    expect(floor.jobs.find((j) => j.id === job!.id)!.deliveryDate).toBe(deliveryDate);
     const wrong = envelope(events.length + 1, { ...command, says: '' });
     expect((await shop.post(`/api/jobs/${job!.id}/commands`, wrong)).status).toBe(400);
   });
@@ -278,9 +278,9 @@ describe('hours', () => {
   });
 });
 
-describe('a promise', () => {
+describe('delivery dates that can be promised', () => {
   test('is reckoned by whichever server has time: dates that are kept more and more surely, and what drives them', async () => {
-    const { status, body: asked } = await shop.post('/api/plan/promise', { sheet: 'hub-dolly' });
+    const { status, body: asked } = await shop.post('/api/plan/delivery-dates', { sheet: 'hub-dolly' });
     expect(status).toBe(202);
     let view: QueuedView | undefined;
     for (let i = 0; i < 200 && view?.state !== 'done'; i += 1) {
@@ -288,13 +288,13 @@ describe('a promise', () => {
       expect(view.state).not.toBe('failed');
       await new Promise((r) => setTimeout(r, 100));
     }
-    const [half, most, nearly] = view!.promise!.at;
+    const [half, most, nearly] = view!.deliveryDates!.at;
     expect([half!.share, most!.share, nearly!.share]).toEqual([0.5, 0.8, 0.95]);
     expect(half!.date).toBeLessThanOrEqual(most!.date);
     expect(most!.date).toBeLessThanOrEqual(nearly!.date);
     expect(half!.date).toBeGreaterThan(Date.now() / 60_000);
-    expect(view!.promise!.drivers.length).toBeGreaterThan(0);
+    expect(view!.deliveryDates!.drivers.length).toBeGreaterThan(0);
     expect((await shop.get('/api/plan/queued/00000000-0000-4000-8000-000000000000')).status).toBe(404);
-    expect((await shop.post('/api/plan/promise', { sheet: 'no-such' })).status).toBe(404);
+    expect((await shop.post('/api/plan/delivery-dates', { sheet: 'no-such' })).status).toBe(404);
   }, 60_000);
 });

@@ -68,7 +68,7 @@ afterAll(() => app.close());
 describe('a workshop of the first release, started with this one', () => {
   test('its open job goes on with the revision that it pinned, in the form of today', async () => {
     const view = await app.get(JobsService).view(JOB);
-    expect([view.sheet.revision, view.sheet.format, view.events.length]).toEqual([1, 4, 24]);
+    expect([view.sheet.revision, view.sheet.format, view.events.length]).toEqual([1, 5, 24]);
     const move = nextMove(view.sheet, fold(JOB, view.events));
     expect(move.kind).toBe('op');
     const asker = { person: { id: 'p1', name: 'Una Reith', initials: 'UR' }, at: new Date(), device: 'test' };
@@ -115,7 +115,7 @@ describe('a workshop of the first release, started with this one', () => {
         (x) => x.r,
       );
     const before = await revisions();
-    expect(before).toEqual(expect.arrayContaining(['hub-dolly 1', 'hub-dolly 4', 'axle-clip 3']));
+    expect(before).toEqual(expect.arrayContaining(['hub-dolly 1', 'hub-dolly 5', 'axle-clip 3']));
     await app.get(SheetsService).loadLibrary();
     expect(await revisions()).toEqual(before);
   });
@@ -131,6 +131,15 @@ describe('a workshop of the first release, started with this one', () => {
           `SELECT count(*)::int AS n FROM information_schema.columns WHERE column_name = 'visit'`,
         )
       )[0].n;
+    const column = async (name: string): Promise<boolean> =>
+      (
+        await db.query<unknown[]>(
+          `SELECT 1 FROM information_schema.columns WHERE table_name = 'job' AND column_name = $1`,
+          [name],
+        )
+      ).length === 1;
+    await db.undoLastMigration();
+    expect([await column('delivery_date'), await column('promise')]).toEqual([false, true]);
     await db.undoLastMigration();
     expect([await there('sheet_not_done'), await there('certificate')]).toEqual([false, true]);
     await db.undoLastMigration();
@@ -160,7 +169,7 @@ describe('a workshop of the first release, started with this one', () => {
     await db.runMigrations();
     expect([await there('order_line'), await there('photo'), await visits()]).toEqual([true, true, 1]);
     expect([await there('imported_record'), await there('plan_in_force')]).toEqual([true, true]);
-    expect(await there('extra_hours')).toBe(true);
+    expect([await there('extra_hours'), await column('delivery_date')]).toEqual([true, true]);
     await db.destroy();
   });
 });

@@ -97,7 +97,7 @@ export class BookInDto extends UnitRunsDto {
 
   @IsOptional()
   @IsInstant({ message: 'A day and a time' })
-  promise?: string;
+  deliveryDate?: string;
 
   /** Minor units (pence). */
   @IsOptional()

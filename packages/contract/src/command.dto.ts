@@ -211,10 +211,10 @@ export class WidenScopeDto extends CommandDto {
   says: string;
 }
 
-export class MovePromiseDto extends CommandDto {
-  declare type: 'move-promise';
+export class MoveDeliveryDateDto extends CommandDto {
+  declare type: 'move-delivery-date';
   @IsInstant({ message: 'A day and a time' })
-  promise: string;
+  deliveryDate: string;
 
   /** Who agreed to it, and how. */
   @IsString()
@@ -278,7 +278,7 @@ export const commandDtos = [
   { name: 'clear-hold', value: ClearHoldDto },
   { name: 'move', value: MoveDto },
   { name: 'widen-scope', value: WidenScopeDto },
-  { name: 'move-promise', value: MovePromiseDto },
+  { name: 'move-delivery-date', value: MoveDeliveryDateDto },
   { name: 'take-back', value: TakeBackDto },
   { name: 'check-over', value: CheckOverDto },
   { name: 'sign-off', value: SignOffDto },

@@ -96,7 +96,7 @@ describe('a command over the wire', () => {
       unit: { id: 'u', serial: 's', model: 'm' },
       sheet: { id: sheet.id, revision: 1, title: '', hash: '' },
       complaint: 'x',
-      promise: null,
+      deliveryDate: null,
       spendLimitMinor: null,
       variant: 'six-stud',
       identified: [],
@@ -134,7 +134,7 @@ describe('forms', () => {
     expect(await wrong(BookInDto, { ...form, customerName: undefined, customerId: UUID })).toEqual([]);
     expect(await wrong(BookInDto, { ...form, spendLimitMinor: -1 })).toContain('spendLimitMinor');
     expect(await wrong(BookInDto, { ...form, spendLimitMinor: 10.5 })).toContain('spendLimitMinor');
-    expect(await wrong(BookInDto, { ...form, promise: 'soon' })).toContain('promise');
+    expect(await wrong(BookInDto, { ...form, deliveryDate: 'soon' })).toContain('deliveryDate');
     expect(await wrong(BookInDto, { ...form, complaint: '' })).toContain('complaint');
   });
   test('signing in: a PIN or a pass phrase; an empty one, one too long, no name', async () => {
@@ -154,8 +154,8 @@ describe('forms', () => {
     ['0001-01-01T00:00:00Z', false],
     ['9999-01-01T00:00:00Z', false],
     ['soon', false],
-  ])('a promise on %s: taken %s', async (promise, taken) => {
-    expect(await wrong(BookInDto, { ...form, promise })).toEqual(taken ? [] : ['promise']);
+  ])('a delivery date on %s: taken %s', async (deliveryDate, taken) => {
+    expect(await wrong(BookInDto, { ...form, deliveryDate })).toEqual(taken ? [] : ['deliveryDate']);
   });
   test('a simulated hand does not pull past what a hand can', async () => {
     expect(await wrong(HandDto, { action: 'pull', stopNm: 60 })).toEqual([]);

@@ -1,4 +1,4 @@
-import type { PlanProblem, PromiseDates, Slack, Slots, WeekHours, Pin } from '@jubb/core/planning';
+import type { PlanProblem, DeliveryDates, Slack, Slots, WeekHours, Pin } from '@jubb/core/planning';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -84,7 +84,7 @@ export class TakePlanDto {
   agreed?: ExtraHoursDto;
 }
 /** Asks which dates could be promised for a unit of a sheet. */
-export class AskPromiseDto {
+export class AskDeliveryDatesDto {
   @IsString()
   @MaxLength(60)
   sheet: string;
@@ -186,13 +186,13 @@ export interface PlanMove {
   readonly end: number;
   readonly attended: boolean;
 }
-/** Job id → time in hand before its promise, in open minutes; jobs without a promise are left out. */
+/** Job id → time in hand before its delivery date, in open minutes; jobs without one are left out. */
 export type SlackView = Readonly<Record<string, Slack>>;
 /** Work that was given to whichever server has time for it. */
 export interface QueuedView {
   readonly id: string;
   readonly state: 'waiting' | 'done' | 'failed';
-  readonly promise?: PromiseDates;
+  readonly deliveryDates?: DeliveryDates;
   /** The server that did it. */
   readonly by?: string;
   readonly says?: string;

@@ -52,7 +52,7 @@ export interface JobLine {
   readonly aidsIn: number;
   readonly partsOff: number;
   readonly hold: { readonly why: HoldReason; readonly note: string; readonly since: string } | null;
-  readonly promise: string | null;
+  readonly deliveryDate: string | null;
   readonly place: string | null;
   readonly updatedAt: string;
   readonly notices: Notices;

@@ -163,7 +163,7 @@ describe('a value that cannot be kept is the sender’s fault, at its field', ()
     ['a NUL', { device: 'a\u0000b' }],
     [
       'a promise on a day that there is not',
-      { command: { type: 'move-promise', promise: '2026-02-30T10:00:00Z', says: 'x' } },
+      { command: { type: 'move-delivery-date', deliveryDate: '2026-02-30T10:00:00Z', says: 'x' } },
     ],
   ])('%s', async (_, more) => {
     const answer = await post(`/api/jobs/${randomUUID()}/commands`, envelope(more), owner);

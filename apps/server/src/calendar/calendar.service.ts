@@ -47,11 +47,11 @@ export class CalendarService {
     for (const { job, state } of await this.log.loadAll(open)) {
       const what = `Job ${job.number}: ${job.title}, ${job.unit.serial}`;
       const url = `${base}/job/${job.id}`;
-      if (job.promise)
+      if (job.deliveryDate)
         calendar.createEvent({
           id: `promise-${job.id}@jubb`,
-          start: job.promise,
-          end: new Date(job.promise.getTime() + 30 * MINUTE_MS),
+          start: job.deliveryDate,
+          end: new Date(job.deliveryDate.getTime() + 30 * MINUTE_MS),
           summary: `Promised: ${job.title} to ${job.customer.name}`,
           description: what,
           url,

@@ -20,6 +20,7 @@ import { StockItem } from '../parts/stock.entity.ts';
 import { Photo } from '../photos/photo.entity.ts';
 import { Certificates1765200000000 } from './migrations/1765200000000-certificates.ts';
 import { NotDone1765300000000 } from './migrations/1765300000000-not-done.ts';
+import { DeliveryDate1765400000000 } from './migrations/1765400000000-delivery-date.ts';
 import { First1764000000000 } from './migrations/1764000000000-first.ts';
 import { Parts1764200000000 } from './migrations/1764200000000-parts.ts';
 import { Visits1764300000000 } from './migrations/1764300000000-visits.ts';
@@ -78,6 +79,7 @@ export function dataSourceOptions(url: string): DataSourceOptions {
       Stores1765100000000,
       Certificates1765200000000,
       NotDone1765300000000,
+      DeliveryDate1765400000000,
     ],
     migrationsTransactionMode: 'all',
     migrationsRun: true,

@@ -24,7 +24,7 @@ import { deskJobs } from './desk-jobs.ts';
 import { playDesk, stockParts } from './desk.ts';
 import { otherJobs } from './other-jobs.ts';
 import { keepPhoto } from './photo.ts';
-import { demoPromise } from './promise.ts';
+import { demoDeliveryDate } from './delivery-date.ts';
 import { standJobs } from './stand-jobs.ts';
 import { customers, drawers, hubJobs, instruments, people, workshop, type DemoJob } from './scenario.ts';
 
@@ -96,7 +96,7 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
   const customer = await db.getRepository(Customer).findOneByOrFail({ name: job.customer });
   let at = new Date(now.getTime() - job.bookedMinutesAgo * MINUTE);
   const asker = (): Asker => ({ person, at, device: job.place ?? 'bench' });
-  const promise = demoPromise(now, job.promiseMinutes, DEMO_ZONE);
+  const deliveryDate = demoDeliveryDate(now, job.deliveryMinutes, DEMO_ZONE);
   const { id } = await app.get(BookingService).book(
     {
       commandId: randomUUID(),
@@ -104,7 +104,7 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
       serial: job.serial,
       sheet: job.sheet,
       complaint: job.complaint,
-      promise: promise.toISOString(),
+      deliveryDate: deliveryDate.toISOString(),
       spendLimitMinor: job.spendLimitMinor,
       place: job.place,
       answers: job.answers.flatMap((answer, question) => (answer === undefined ? [] : [{ question, answer }])),

@@ -146,8 +146,8 @@ export interface DemoJob {
   readonly complaint: string;
   readonly by: string;
   readonly bookedMinutesAgo: number;
-  /** From now, its days in working days: see `demoPromise`. */
-  readonly promiseMinutes: number;
+  /** From now, its days in working days: see `demoDeliveryDate`. */
+  readonly deliveryMinutes: number;
   readonly paceMinutes: number;
   readonly spendLimitMinor: number;
   readonly place?: string;
@@ -212,7 +212,7 @@ export const hubJobs: readonly DemoJob[] = [
     complaint: 'Growls when towed',
     by: 'Magnus Sorley',
     bookedMinutesAgo: 130 * DAY,
-    promiseMinutes: -128 * DAY,
+    deliveryMinutes: -128 * DAY,
     paceMinutes: 2,
     spendLimitMinor: 20000,
     place: 'B',
@@ -229,7 +229,7 @@ export const hubJobs: readonly DemoJob[] = [
     complaint: 'Wobbles, cap leaks',
     by: 'Ailsa Brock',
     bookedMinutesAgo: 40 * DAY,
-    promiseMinutes: -38 * DAY,
+    deliveryMinutes: -38 * DAY,
     paceMinutes: 2,
     spendLimitMinor: 18000,
     place: 'C',
@@ -246,7 +246,7 @@ export const hubJobs: readonly DemoJob[] = [
     complaint: 'Wheel runs hot',
     by: 'Ailsa Brock',
     bookedMinutesAgo: 3 * DAY,
-    promiseMinutes: 2 * DAY,
+    deliveryMinutes: 2 * DAY,
     paceMinutes: 3,
     spendLimitMinor: 20000,
     place: 'D',
@@ -263,7 +263,7 @@ export const hubJobs: readonly DemoJob[] = [
     complaint: 'Grease on the tyre',
     by: 'Magnus Sorley',
     bookedMinutesAgo: 2 * DAY,
-    promiseMinutes: 3 * DAY,
+    deliveryMinutes: 3 * DAY,
     paceMinutes: 3,
     spendLimitMinor: 9000,
     place: 'E',
@@ -280,7 +280,7 @@ export const hubJobs: readonly DemoJob[] = [
     complaint: 'Leaks at the cap',
     by: 'Una Reith',
     bookedMinutesAgo: DAY,
-    promiseMinutes: 6 * 60,
+    deliveryMinutes: 6 * 60,
     paceMinutes: 3,
     spendLimitMinor: 32000,
     place: 'B',
@@ -297,7 +297,7 @@ export const hubJobs: readonly DemoJob[] = [
     complaint: 'Play at the rim',
     by: 'Ailsa Brock',
     bookedMinutesAgo: 300,
-    promiseMinutes: DAY + 120,
+    deliveryMinutes: DAY + 120,
     paceMinutes: 3,
     spendLimitMinor: 20000,
     place: 'C',
@@ -315,7 +315,7 @@ export const hubJobs: readonly DemoJob[] = [
     complaint: 'Leaks and growls again',
     by: 'Una Reith',
     bookedMinutesAgo: 40,
-    promiseMinutes: 2 * DAY,
+    deliveryMinutes: 2 * DAY,
     paceMinutes: 1,
     spendLimitMinor: 24000,
     place: 'A',

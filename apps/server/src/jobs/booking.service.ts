@@ -46,7 +46,7 @@ export class BookingService {
         title: sheet.title,
         complaint: dto.complaint,
         head: firstHash(id),
-        promise: dto.promise ? new Date(dto.promise) : null,
+        deliveryDate: dto.deliveryDate ? new Date(dto.deliveryDate) : null,
         updatedAt: asker.at,
       });
       const command: Command = {
@@ -56,7 +56,7 @@ export class BookingService {
         unit: { id: unit.id, serial: unit.serial, model: unit.model },
         sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title, hash: revision.hash },
         complaint: dto.complaint,
-        promise: dto.promise ?? null,
+        deliveryDate: dto.deliveryDate ?? null,
         spendLimitMinor: dto.spendLimitMinor ?? null,
         variant,
         identified,

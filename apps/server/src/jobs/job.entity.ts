@@ -72,8 +72,8 @@ export class Job {
   @Column({ type: 'jsonb', nullable: true })
   hold: { why: HoldReason; note: string; since: string } | null;
 
-  @Column({ type: 'timestamptz', nullable: true })
-  promise: Date | null;
+  @Column({ name: 'delivery_date', type: 'timestamptz', nullable: true })
+  deliveryDate: Date | null;
 
   /** What a minute too late costs against a minute of another job; 1 is usual. */
   @Column({ type: 'real', default: 1 })

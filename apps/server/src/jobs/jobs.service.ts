@@ -153,7 +153,7 @@ function lineOf(j: Job): JobLine {
     aidsIn: j.aidsIn,
     partsOff: j.partsOff,
     hold: j.hold,
-    promise: j.promise?.toISOString() ?? null,
+    deliveryDate: j.deliveryDate?.toISOString() ?? null,
     place: j.place,
     updatedAt: j.updatedAt.toISOString(),
     notices: j.notices,

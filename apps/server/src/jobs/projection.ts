@@ -46,7 +46,7 @@ export function project(pinned: Sheet, state: BenchState): Record<string, unknow
     parts_off: Object.keys(state.off).length,
     hold: hold ? { why: hold.why, note: hold.note, since: hold.at } : null,
     place: state.place ?? null,
-    promise: state.booked?.promise ?? null,
+    delivery_date: state.booked?.deliveryDate ?? null,
     notices: notices(sheet, state),
   };
 }

@@ -24,7 +24,7 @@ export async function writeEvents(
     'append',
     `WITH changed AS (
        UPDATE job SET seq = $4, head = $5, stage = $6, progress = $7, next_move = $8, minutes_left = $9,
-         aids_in = $10, parts_off = $11, hold = $12, place = $13, updated_at = $14, notices = $16, promise = $17
+         aids_in = $10, parts_off = $11, hold = $12, place = $13, updated_at = $14, notices = $16, delivery_date = $17
        WHERE id = $1 AND head = $3 RETURNING id
      ), added AS (
        INSERT INTO job_event (job_id, seq, id, type, v, payload, who, at, device_at, received_at, device, command, hash)
@@ -53,7 +53,7 @@ export async function writeEvents(
       newest.at,
       JSON.stringify({ job: before.job, seq: newest.seq }),
       JSON.stringify(columns['notices']),
-      columns['promise'],
+      columns['delivery_date'],
       JSON.stringify(commandsOf(events)),
     ],
   );

@@ -1,15 +1,14 @@
-import { Inject, Injectable, Logger, type OnApplicationShutdown } from '@nestjs/common';
+import { Injectable } from '@nestjs/common';
 import type { QueuedView } from '@jubb/contract';
-import type { PromiseDates } from '@jubb/core/planning';
-import PgBoss from 'pg-boss';
+import type { DeliveryDates } from '@jubb/core/planning';
 import { hostname } from 'node:os';
 import { Worker } from 'node:worker_threads';
-import { CONFIG, type Config } from '../config/config.ts';
+import { JobQueue, whenWanted } from '../queue/job-queue.ts';
 import type { PlanWork } from './plan-work.ts';
 
 const QUEUE = 'plan';
 const POLL_S = 0.5;
-/** A promise takes a second or two; past this something is wrong. */
+/** It takes a second or two; past this something is wrong. */
 const THREAD_MS = 90_000;
 const THREAD_MB = 512;
 /** The compiled thread, also where the server itself runs from its sources. */
@@ -17,38 +16,25 @@ const THREAD = new URL(
   import.meta.url.replace('/server/src/', '/server/dist/').replace(/plan-queue\.[jt]s$/, 'plan.thread.js'),
 );
 
-/** Long planning as jobs in the database: whichever server has time takes the next one, and it outlives a restart. */
+/** Long planning as work in the database: see {@link JobQueue}. */
 @Injectable()
-export class PlanQueue implements OnApplicationShutdown {
-  private readonly logger = new Logger('plan-queue');
-  private starting: Promise<PgBoss> | undefined;
+export class PlanQueue {
   /** This server among those of one database. */
   readonly name = `${hostname()}/${process.pid}`;
-  constructor(@Inject(CONFIG) private readonly config: Config) {}
+  constructor(private readonly jobs: JobQueue) {}
 
   /** The queue is set up when it is first wanted, or when the server is ready. */
-  start(): Promise<PgBoss> {
-    this.starting ??= this.open().catch((e: unknown) => {
-      // The database was away: the next one who asks tries again.
-      this.starting = undefined;
-      throw e;
-    });
-    return this.starting;
-  }
-
-  private async open(): Promise<PgBoss> {
-    const boss = new PgBoss({ connectionString: this.config.databaseUrl, max: 3 });
-    boss.on('error', (e) => this.logger.warn(e instanceof Error ? e.message : String(e)));
-    await boss.start();
+  readonly start = whenWanted(async () => {
+    const boss = await this.jobs.start();
     await boss.createQueue(QUEUE);
     await boss.work<PlanWork>(QUEUE, { pollingIntervalSeconds: POLL_S, batchSize: 1 }, async ([job]) => ({
-      promise: await this.inThread(job!.data),
+      deliveryDates: await this.inThread(job!.data),
       by: this.name,
     }));
     return boss;
-  }
+  });
 
-  private inThread(work: PlanWork): Promise<PromiseDates> {
+  private inThread(work: PlanWork): Promise<DeliveryDates> {
     return new Promise((resolve, reject) => {
       const thread = new Worker(THREAD, {
         workerData: work,
@@ -82,18 +68,13 @@ export class PlanQueue implements OnApplicationShutdown {
     const job = await boss.getJobById<PlanWork>(QUEUE, id);
     if (!job) return undefined;
     if (job.state === 'completed') {
-      const { promise, by } = job.output as { promise: PromiseDates; by: string };
-      return { id, state: 'done', promise, by };
+      const { deliveryDates, by } = job.output as { deliveryDates: DeliveryDates; by: string };
+      return { id, state: 'done', deliveryDates, by };
     }
     if (job.state === 'failed' || job.state === 'cancelled') {
       const { message } = job.output as { message?: string };
       return { id, state: 'failed', says: message ?? 'it could not be planned' };
     }
     return { id, state: 'waiting' };
-  }
-
-  async onApplicationShutdown(): Promise<void> {
-    const boss = await this.starting?.catch(() => undefined);
-    await boss?.stop({ graceful: false, close: true });
   }
 }

@@ -1,4 +1,4 @@
-import { promise, type PlanJob, type PlanProblem, type PromiseDates, type Unknowns } from '@jubb/core/planning';
+import { deliveryDates, type PlanJob, type PlanProblem, type DeliveryDates, type Unknowns } from '@jubb/core/planning';
 
 /** Planning that takes a while: what a queued job carries. */
 export interface PlanWork {
@@ -9,4 +9,4 @@ export interface PlanWork {
 }
 
 /** Does it, in whichever thread. */
-export const doWork = (w: PlanWork): PromiseDates => promise(w.problem, w.job, w.spreads, w.unknowns);
+export const doWork = (w: PlanWork): DeliveryDates => deliveryDates(w.problem, w.job, w.spreads, w.unknowns);

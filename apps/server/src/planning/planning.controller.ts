@@ -13,7 +13,7 @@ import {
   UnprocessableEntityException,
 } from '@nestjs/common';
 import {
-  AskPromiseDto,
+  AskDeliveryDatesDto,
   DayOffDto,
   ExtraHoursDto,
   JobWeightDto,
@@ -35,7 +35,7 @@ import { PlanInForceService } from './plan-in-force.service.ts';
 import { ShopService } from './shop.service.ts';
 import { WeekCalendarService } from './week-calendar.service.ts';
 
-/** The week: what it is planned from, the plan in force, promises. */
+/** The week: what it is planned from, the plan in force, delivery dates. */
 @Controller('api/plan')
 export class PlanningController {
   constructor(
@@ -76,10 +76,10 @@ export class PlanningController {
   }
 
   /** Asks for dates that could be promised; the answer is fetched by its id. */
-  @Post('promise')
+  @Post('delivery-dates')
   @HttpCode(202)
   @AllowedFor('owner', 'mechanic')
-  async promise(@Body() dto: AskPromiseDto): Promise<{ readonly id: string }> {
+  async deliveryDates(@Body() dto: AskDeliveryDatesDto): Promise<{ readonly id: string }> {
     const now = new Date();
     const revision = await this.sheets.newestOf(dto.sheet);
     const job = await this.shop.unbooked(revision.sheet, revision.revision, now, dto.scope);

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { JobLogModule } from '../jobs/job-log.module.ts';
+import { QueueModule } from '../queue/queue.module.ts';
 import { SheetsModule } from '../sheets/sheets.module.ts';
 import { PlanningController } from './planning.controller.ts';
 import { HoursService } from './hours.service.ts';
@@ -9,7 +10,7 @@ import { ShopService } from './shop.service.ts';
 import { WeekCalendarService } from './week-calendar.service.ts';
 
 @Module({
-  imports: [JobLogModule, SheetsModule],
+  imports: [JobLogModule, QueueModule, SheetsModule],
   controllers: [PlanningController],
   providers: [ShopService, PlanQueue, HoursService, PlanInForceService, WeekCalendarService],
   exports: [ShopService, PlanQueue],

@@ -82,7 +82,7 @@ export class ShopService {
           const expected = lines.find((x) => x.line === l.line)?.expected;
           return { title: l.title, expected: expected ? expected.getTime() / MINUTE_MS : null };
         });
-      const due = job.promise ? job.promise.getTime() / MINUTE_MS : null;
+      const due = job.deliveryDate ? job.deliveryDate.getTime() / MINUTE_MS : null;
       const { number, title, place, weight } = job;
       jobs.push(activitiesOf({ id: job.id, name: String(number), sheet, state, due, weight, coming }, facts));
       labels.push({ id: job.id, number, title, customer: job.customer.name, place, due, weight });

@@ -56,7 +56,7 @@ export function booking(sheet: Sheet, variant: string | null = 'six-stud', scope
     unit: { id: 'u1', serial: '20417', model: 'BD-6' },
     sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title, hash: sha256Hex(canonicalJson(sheet)) },
     complaint: 'leaks and growls',
-    promise: '2026-11-26T14:00:00.000Z',
+    deliveryDate: '2026-11-26T14:00:00.000Z',
     spendLimitMinor: 24000,
     variant,
     identified: [{ ask: 'studs', answer: '65.2 mm' }],

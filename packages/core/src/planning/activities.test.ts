@@ -9,7 +9,7 @@ import { workCalendar } from './calendar.ts';
 import { planFaults } from './check-plan.ts';
 import { plan } from './improve.ts';
 import { stepTimes } from './learning.ts';
-import { promise } from './promise.ts';
+import { deliveryDates } from './delivery-dates.ts';
 import { MONDAY, shopResources, week } from './shop.fixtures.ts';
 import type { PlanProblem } from './types.ts';
 
@@ -65,7 +65,7 @@ function after(sheet: Sheet, commands: number): BenchState {
       unit: { id: 'u', serial: 'S', model: 'M' },
       sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title, hash: 'h' },
       complaint: 'growls',
-      promise: null,
+      deliveryDate: null,
       spendLimitMinor: null,
       variant: sheet.variants[0]?.id ?? null,
       identified: [],
@@ -180,7 +180,7 @@ describe('a promise', () => {
     expect(unknownsOf({ ...job, activities: before })).toBeUndefined();
   });
   test('with nothing unknown, all shares name the one day on which the plan ends', () => {
-    const { at, drivers } = promise(empty, job, none, undefined, { runs: 20 });
+    const { at, drivers } = deliveryDates(empty, job, none, undefined, { runs: 20 });
     const end = Math.max(...Object.values(plan({ ...empty, jobs: [job] }, { orders: 300 }).slots).map((s) => s.end));
     for (const { date } of at) {
       expect(date).toBeGreaterThanOrEqual(end);
@@ -190,8 +190,8 @@ describe('a promise', () => {
   });
   test('the same seed, the same dates; more doubt, a later sure date; findings named as what drives it', () => {
     const doubt = Object.fromEntries(job.activities.map((a) => [a.id, 0.4]));
-    const ask = (s: Record<string, number>, buys: number): ReturnType<typeof promise> =>
-      promise(
+    const ask = (s: Record<string, number>, buys: number): ReturnType<typeof deliveryDates> =>
+      deliveryDates(
         empty,
         job,
         s,

@@ -10,7 +10,7 @@ import {
 import { openNeeds } from '../parts/index.ts';
 import { standOf, timedVerbs, type LadderStep, type Op, type Sheet, type StandInstrument } from '../sheet/index.ts';
 import { learnBuying, USUAL_SPREAD, type Buying, type Learned } from './learning.ts';
-import type { Unknowns } from './promise.ts';
+import type { Unknowns } from './delivery-dates.ts';
 import type { Activity, Link, Minute, Need, PlanJob, WaitKind } from './types.ts';
 
 /** What of a workshop activities are made for. */

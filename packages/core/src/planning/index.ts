@@ -4,7 +4,7 @@ export { planFaults } from './check-plan.ts';
 export { plan, Planner, type Limit } from './improve.ts';
 export { learn, learnBuying, stepTimes, USUAL_SPREAD, type Buying, type Learned, type StepTimes } from './learning.ts';
 export { PlanError } from './plan-error.ts';
-export { promise, promiseShares, type PromiseDates, type Unknowns } from './promise.ts';
+export { deliveryDates, deliveryShares, type DeliveryDates, type Unknowns } from './delivery-dates.ts';
 export { slackOf, type Slack } from './slack.ts';
 export { HELPER, spendMinor, suggestionsFor, type Agreement, type Suggestion } from './suggestions.ts';
 export * from './types.ts';

@@ -102,8 +102,8 @@ describe('what would save it', () => {
     const all = suggested(p);
     const last = all.at(-1)!;
     const { ready } = lateJobs(p, plan(p, { orders: 60 }), say)[0]!;
-    expect([last.agree, last.keeps]).toEqual([{ kind: 'promise', at: Math.ceil(ready / 30) * 30 }, true]);
-    expect(all.filter((s) => s.agree.kind === 'promise')).toHaveLength(1);
+    expect([last.agree, last.keeps]).toEqual([{ kind: 'delivery-date', at: Math.ceil(ready / 30) * 30 }, true]);
+    expect(all.filter((s) => s.agree.kind === 'delivery-date')).toHaveLength(1);
   });
   test('of any shop: each is a plan that can be worked with what it asks for, and is as soon as it says', () => {
     for (let seed = 1; seed <= 6; seed += 1) {
@@ -117,7 +117,7 @@ describe('what would save it', () => {
         expect(planFaults(s.problem, s.plan.slots)).toEqual([]);
         const job = p.jobs.find((j) => j.id === late.job)!;
         expect(s.ready).toBe(readyAt(job, s.plan));
-        if (s.agree.kind === 'promise') continue;
+        if (s.agree.kind === 'delivery-date') continue;
         expect(s.ready).toBeLessThan(late.ready);
         expect(s.keeps).toBe(s.ready <= late.due);
       }

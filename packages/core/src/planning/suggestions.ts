@@ -27,7 +27,7 @@ export type Agreement =
   /** An answer, or the end of a hold. */
   | { readonly kind: 'job' }
   /** Another day: whoever waits for it is asked. */
-  | { readonly kind: 'promise'; readonly at: Minute };
+  | { readonly kind: 'delivery-date'; readonly at: Minute };
 /** The helper's id among the resources. */
 export const HELPER = 'hands-helper';
 
@@ -129,7 +129,7 @@ export function suggestionsFor(
   changes.push({
     id: LATER,
     title: `Promise ${say(later)} instead`,
-    agree: { kind: 'promise', at: later },
+    agree: { kind: 'delivery-date', at: later },
     problem: { ...problem, jobs: problem.jobs.map((j) => (j.id === job.id ? { ...j, due: later } : j)) },
   });
   return changes
@@ -143,7 +143,7 @@ export function suggestionsFor(
         id,
         title,
         ready,
-        keeps: ready <= (agree.kind === 'promise' ? agree.at : late.due),
+        keeps: ready <= (agree.kind === 'delivery-date' ? agree.at : late.due),
         costs: lateJobs(problem, made, say)
           .map((l) => l.name)
           .filter((n) => !before.has(n)),

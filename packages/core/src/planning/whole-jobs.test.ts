@@ -23,7 +23,7 @@ const steady = (seed: number): PlanProblem => {
 };
 
 describe('orders of whole jobs', () => {
-  test('by promise: the earliest first, those without one last, as booked where they are alike', () => {
+  test('by deliveryDate: the earliest first, those without one last, as booked where they are alike', () => {
     const shop = randomShop(seeded(1), { jobs: 5, each: 2 });
     const due = [900, null, 300, 900, 100];
     const c = compile({ ...shop, jobs: shop.jobs.map((j, i) => ({ ...j, due: due[i]! })) });

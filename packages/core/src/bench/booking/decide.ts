@@ -11,18 +11,18 @@ const scopesOf = (sheet: Sheet): string =>
   `One of: ${[...new Set([...Object.keys(sheet.scopes), FULL_SCOPE])].join(', ')}`;
 
 /** Another day is promised: somebody agreed to it, and it is a day to come that is another than before. */
-export function decideMovePromise(
+export function decideMoveDeliveryDate(
   state: BenchState,
-  { promise, says }: Extract<Command, { type: 'move-promise' }>,
+  { deliveryDate, says }: Extract<Command, { type: 'move-delivery-date' }>,
   at: string,
 ): Decision {
-  const day = Date.parse(promise);
+  const day = Date.parse(deliveryDate);
   const words = says.trim();
   if (words === '') return refuse('not-complete', 'Nobody is named who agreed to it', 'Say who agreed, and how');
-  if (Number.isNaN(day)) return refuse('wrong-value', `"${promise}" is no day`, 'A day and a time');
+  if (Number.isNaN(day)) return refuse('wrong-value', `"${deliveryDate}" is no day`, 'A day and a time');
   if (day <= Date.parse(at)) return refuse('wrong-value', 'That day is over', 'Promise a day to come');
   const kept = new Date(day).toISOString();
-  if (kept === state.booked?.promise)
+  if (kept === state.booked?.deliveryDate)
     return refuse('wrong-value', 'It is promised for that moment already', 'Another one');
   return accept({ type: 'promise-moved', payload: { promise: kept, says: words } });
 }
@@ -58,13 +58,13 @@ export function decideWidenScope(
 
 /** How each of these commands is decided. */
 export const bookingDeciders: Deciders<BookingCommand['type']> = {
-  book: (state, sheet, { type: _type, ...payload }) => {
+  book: (state, sheet, { type: _type, deliveryDate: promise, ...rest }) => {
     if (state.booked) return refuse('already-booked', `Booked as job ${state.booked.number} already`, 'Open it');
-    const { scope } = payload;
+    const { scope } = rest;
     if (scope !== undefined && scope !== FULL_SCOPE && !sheet.scopes[scope])
       return refuse('wrong-value', `The sheet knows no scope "${scope}"`, scopesOf(sheet));
-    return accept({ type: 'job-booked', payload });
+    return accept({ type: 'job-booked', payload: { ...rest, promise } });
   },
   'widen-scope': (state, sheet, command) => decideWidenScope(state, sheet, command),
-  'move-promise': (state, _sheet, command, { at }) => decideMovePromise(state, command, at),
+  'move-delivery-date': (state, _sheet, command, { at }) => decideMoveDeliveryDate(state, command, at),
 };

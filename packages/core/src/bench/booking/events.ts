@@ -8,6 +8,7 @@ export interface BookingPayloads {
     readonly unit: { readonly id: string; readonly serial: string; readonly model: string };
     readonly sheet: { readonly id: string; readonly revision: number; readonly title: string; readonly hash: string };
     readonly complaint: string;
+    /** The delivery date: signed logs call it so. */
     readonly promise: string | null;
     readonly spendLimitMinor: number | null;
     readonly variant: string | null;

@@ -4,8 +4,8 @@ import type { Evolvers } from '../registry/shapes.ts';
 
 /** What each of these events makes of the state. */
 export const bookingEvolvers: Evolvers<keyof BookingPayloads> = {
-  'job-booked': (_state, payload, stamp) => ({
-    booked: { ...payload, ...stamp },
+  'job-booked': (_state, { promise: deliveryDate, ...payload }, stamp) => ({
+    booked: { ...payload, deliveryDate, ...stamp },
     variant: payload.variant ?? undefined,
     ...(payload.scope === undefined ? {} : { scope: payload.scope }),
     ...toldAtBooking(payload, stamp),
@@ -14,14 +14,14 @@ export const bookingEvolvers: Evolvers<keyof BookingPayloads> = {
     scope: payload.scope,
     widened: [...state.widened, { ...payload, ...stamp }],
   }),
-  'promise-moved': (state, payload, stamp) => ({
-    ...(state.booked ? { booked: { ...state.booked, promise: payload.promise } } : {}),
-    promises: [...state.promises, { ...payload, ...stamp }],
+  'promise-moved': (state, { promise: deliveryDate, says }, stamp) => ({
+    ...(state.booked ? { booked: { ...state.booked, deliveryDate } } : {}),
+    deliveryDates: [...state.deliveryDates, { deliveryDate, says, ...stamp }],
   }),
 };
 
 /** What was told of the unit at the counter counts as answered; bookings of old say only the words. */
-function toldAtBooking(booked: BookingPayloads['job-booked'], stamp: Stamp): Changes {
+function toldAtBooking(booked: Pick<BookingPayloads['job-booked'], 'identified'>, stamp: Stamp): Changes {
   const identified = booked.identified.flatMap((i) =>
     i.question === undefined
       ? []

@@ -49,7 +49,7 @@ export function decide(state: BenchState, sheet: Sheet, envelope: CommandEnvelop
 
 /** What may be asked for while the unit stands on the shelf. */
 const whileParked: ReadonlySet<Command['type']> = new Set([
-  'resume', 'move', 'move-promise', 'widen-scope', 'hold', 'clear-hold', 'note', 'add-photo', 'start-timer', 'end-timer', 'prepare', 'take-back',
+  'resume', 'move', 'move-delivery-date', 'widen-scope', 'hold', 'clear-hold', 'note', 'add-photo', 'start-timer', 'end-timer', 'prepare', 'take-back',
   'say-source', 'order-parts', 'arrive-part', 'send-part-back', 'cancel-line', 'make-quote', 'answer-quote',
 ]); // prettier-ignore
 

@@ -92,7 +92,7 @@ export interface History {
 export interface BenchState {
   readonly job: string;
   readonly seq: number;
-  readonly booked?: EventPayloads['job-booked'] & Stamp;
+  readonly booked?: Omit<EventPayloads['job-booked'], 'promise'> & { readonly deliveryDate: string | null } & Stamp;
   readonly variant?: string;
   /** How much of the unit the job is about; all of it where nothing is said. */
   readonly scope?: string;
@@ -165,8 +165,8 @@ export interface BenchState {
   readonly readings: readonly Reading[];
   /** Op id → the event that opened it again: what was read for it before counts no more. */
   readonly reopened: Readonly<Record<string, number>>;
-  /** Days that were promised after the first one. */
-  readonly promises: readonly (EventPayloads['promise-moved'] & Stamp)[];
+  /** Delivery dates that were agreed on after the first one. */
+  readonly deliveryDates: readonly ({ readonly deliveryDate: string; readonly says: string } & Stamp)[];
   /** Each time that more of the unit was taken in than was booked. */
   readonly widened: readonly (EventPayloads['scope-widened'] & Stamp)[];
   /** What is taken as it is although it is bad, by the key of the bad thing. */
@@ -233,7 +233,7 @@ export function emptyBench(job: string): BenchState {
     binned: {},
     readings: [],
     reopened: {},
-    promises: [],
+    deliveryDates: [],
     widened: [],
     accepted: {},
     pullNotes: {},

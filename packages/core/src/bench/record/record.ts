@@ -26,6 +26,7 @@ export interface JobRecord {
   readonly unit: { readonly serial: string; readonly model: string; readonly title: string; readonly variant?: string };
   readonly customer: string;
   readonly complaint: string;
+  /** The delivery date: records of every form call it so. */
   readonly promise: string | null;
   /** Other days that were agreed on after the first, the newest last. */
   readonly promisesMoved?: readonly ({ readonly promise: string; readonly says: string } & Stamp)[];
@@ -139,8 +140,10 @@ export function buildRecord(pinned: Sheet, state: BenchState): JobRecord {
     },
     customer: booked.customer.name,
     complaint: booked.complaint,
-    promise: booked.promise,
-    ...(state.promises.length > 0 ? { promisesMoved: state.promises } : {}),
+    promise: booked.deliveryDate,
+    ...(state.deliveryDates.length > 0
+      ? { promisesMoved: state.deliveryDates.map(({ deliveryDate: promise, ...m }) => ({ promise, ...m })) }
+      : {}),
     ...(booked.scope === undefined ? {} : { scope: scopeOf(sheet, state) }),
     sheet: { id: sheet.id, revision: sheet.revision, title: sheet.title },
     booked: { seq: booked.seq, at: booked.at, by: booked.by },

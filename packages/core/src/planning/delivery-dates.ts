@@ -15,8 +15,8 @@ export interface Unknowns {
   readonly waits: string;
 }
 
-export const promiseShares = [0.5, 0.8, 0.95] as const;
-export interface PromiseDates {
+export const deliveryShares = [0.5, 0.8, 0.95] as const;
+export interface DeliveryDates {
   /** The earliest date that is kept so often, rounded up to the half hour within hours. */
   readonly at: readonly { readonly share: number; readonly date: Minute }[];
   /** What drives the last date: by how much it would be earlier were this as expected, the most first. */
@@ -35,7 +35,7 @@ const HALF_HOUR = 30;
  * many times with minutes, parts and findings drawn by chance, always the same for the same seed.
  * @param spreads deviation of the logarithm of the minutes, by activity
  */
-export function promise(
+export function deliveryDates(
   problem: PlanProblem,
   job: PlanJob,
   spreads: Readonly<Record<string, number>>,
@@ -45,7 +45,7 @@ export function promise(
     seed = 1,
     limit = { orders: 200 },
   }: { readonly runs?: number; readonly seed?: number; readonly limit?: Limit } = {},
-): PromiseDates {
+): DeliveryDates {
   // Light enough to displace nobody, heavy enough to be put where there is room.
   const with_: PlanProblem = { ...problem, jobs: [...problem.jobs, { ...job, due: problem.now, weight: 0.001 }] };
   const planner = new Planner(with_, seed);
@@ -111,11 +111,11 @@ export function promise(
   };
   const at = (ends: Float64Array, share: number): Minute => ends[Math.min(runs - 1, Math.ceil(share * runs) - 1)]!;
   const all = run();
-  const top = promiseShares.at(-1)!;
+  const top = deliveryShares.at(-1)!;
   const open = (t: Minute): number => (hours ? openBefore(hours, t) : t);
   const drivers = (['minutes', 'others', 'parts', 'findings'] as const)
     .map((what) => ({ what, minutes: Math.round(open(at(all, top)) - open(at(run(what), top))) }))
     .filter((d) => d.minutes > 0)
     .sort((a, b) => b.minutes - a.minutes);
-  return { at: promiseShares.map((share) => ({ share, date: rounded(at(all, share)) })), drivers, runs };
+  return { at: deliveryShares.map((share) => ({ share, date: rounded(at(all, share)) })), drivers, runs };
 }

@@ -12,7 +12,7 @@ const LAST_HOUR = 16;
  * @param minutes from now: its whole days are counted in working days, what is over them in hours of that day
  * @param zone of the shop, as "Europe/London"
  */
-export function demoPromise(now: Date, minutes: number, zone: string): Date {
+export function demoDeliveryDate(now: Date, minutes: number, zone: string): Date {
   const there = TZDate.tz(zone, now);
   const begun = isWeekend(there)
     ? set(nextMonday(there), { hours: FIRST_HOUR })

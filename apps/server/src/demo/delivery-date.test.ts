@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { demoPromise } from './promise.ts';
+import { demoDeliveryDate } from './delivery-date.ts';
 
 const ZONE = 'Europe/London';
 const DAY = 1440;
-const at = (now: string, minutes: number): string => demoPromise(new Date(now), minutes, ZONE).toISOString();
+const at = (now: string, minutes: number): string => demoDeliveryDate(new Date(now), minutes, ZONE).toISOString();
 
-describe('promises of the demo', () => {
+describe('delivery dates of the demo', () => {
   test('on a Tuesday morning: the same afternoon, and working days from it', () => {
     expect(at('2026-11-24T09:10:00.000Z', 6 * 60)).toBe('2026-11-24T15:00:00.000Z');
     expect(at('2026-11-24T09:10:00.000Z', 2 * DAY)).toBe('2026-11-26T09:00:00.000Z');
@@ -29,7 +29,7 @@ describe('promises of the demo', () => {
     const start = Date.UTC(2026, 0, 1);
     fc.assert(
       fc.property(fc.nat(525_600), fc.integer({ min: -200 * DAY, max: 8 * DAY }), (minute, minutes) => {
-        const said = shop.format(demoPromise(new Date(start + minute * 60_000), minutes, ZONE));
+        const said = shop.format(demoDeliveryDate(new Date(start + minute * 60_000), minutes, ZONE));
         expect(said).toMatch(/^(Mon|Tue|Wed|Thu|Fri),? (09|1[0-6]):00$/);
       }),
     );
