@@ -10,7 +10,7 @@ import { InstrumentsService } from './instruments/instruments.service.ts';
 import { openGuide, tlsOf } from './network/closed-line.ts';
 import { PlanQueue } from './planning/plan-queue.ts';
 import { CatalogueService } from './parts/catalogue.service.ts';
-import { SupplierService } from './parts/supplier.service.ts';
+import { SupplierQueue } from './parts/supplier-queue.ts';
 import { SheetsService } from './sheets/sheets.service.ts';
 
 const config = readConfig(process.env);
@@ -26,7 +26,7 @@ for (const { compiled } of await app.get(SheetsService).newest())
 await app.get(InstrumentsService).connectAll();
 await app.listen(config.port, config.host);
 if (tls) await openGuide(app, config, tls);
-app.get(SupplierService).start();
+await app.get(SupplierQueue).sendDue();
 await app.get(PlanQueue).start();
 app.get(BackupService).start();
 console.log(`ready on ${config.https ? 'https' : 'http'}://${config.host}:${config.port}`);

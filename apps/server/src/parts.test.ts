@@ -4,8 +4,10 @@ import { billOf, fold, rehearse, type BenchState, type Command } from '@jubb/cor
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import { DataSource } from 'typeorm';
-import { CONFIG } from './config/config.ts';
-import { SupplierService } from './parts/supplier.service.ts';
+import { CONFIG, type Config } from './config/config.ts';
+import { SupplierOrders } from './parts/supplier-orders.ts';
+import { SupplierQueue } from './parts/supplier-queue.ts';
+import { JobQueue } from './queue/job-queue.ts';
 import { envelope, openShop, type TestShop } from './shop.fixtures.ts';
 
 jest.setTimeout(180_000);
@@ -89,10 +91,18 @@ const order = (
   commandId: string = randomUUID(),
   who = DESK,
 ): ReturnType<TestShop['post']> => shop.post(`/api/jobs/${job}/orders`, { commandId, way }, who);
+/** Waits until something is so: the queue works at its own pace. */
+async function until(so: () => Promise<boolean>, tries = 200): Promise<void> {
+  if (await so()) return;
+  if (tries === 0) throw new Error('it never came to be so');
+  await new Promise((then) => setTimeout(then, 100));
+  await until(so, tries - 1);
+}
 const parts = async (): Promise<PartsView> => (await shop.get('/api/parts', DESK)).body as PartsView;
 const send = async (): Promise<void> => {
   await shop.app.get(DataSource).query(`UPDATE order_line SET next_try = now() WHERE state = 'sending'`);
-  await shop.app.get(SupplierService).sendDue();
+  const orders = shop.app.get(SupplierOrders);
+  for (const ref of await orders.due()) await orders.send(ref);
 };
 const linesOf = async (job: string): Promise<PartsView['lines']> => (await parts()).lines.filter((l) => l.job === job);
 
@@ -352,5 +362,37 @@ describe('a price list', () => {
   test('nobody’s list, and hands that may not', async () => {
     expect((await upload('number,price\nA,1\n', false, ' ')).status).toBe(400);
     expect((await shop.get('/api/parts/price-list.csv', 'Ailsa Brock')).status).toBe(403);
+  });
+});
+
+describe('the queue to the supplier', () => {
+  test('asks by itself, again after a pause, and two servers ask for an order once', async () => {
+    const config = shop.app.get<Config>(CONFIG);
+    const orders = new SupplierOrders(shop.app.get(DataSource), config);
+    const others = [new JobQueue(config), new JobQueue(config)];
+    try {
+      const jobs = [await judgedAxle(), await judgedAxle(), await judgedAxle()];
+      supplier.answers = 'no';
+      const ids: string[] = [];
+      for (const job of jobs) {
+        ids.push(randomUUID());
+        expect((await order(job, 'singles', ids.at(-1))).status).toBe(200);
+      }
+      const mine = async (): Promise<PartsView['lines']> =>
+        (await parts()).lines.filter((l) => jobs.includes(l.job) && l.supplier !== 'drawer');
+      await until(async () => (await mine()).every((l) => l.trouble?.says === 'The supplier does not answer'));
+      supplier.answers = 'yes';
+      await Promise.all(others.map((q) => new SupplierQueue(q, orders).sendDue()));
+      await until(async () => (await mine()).every((l) => l.state === 'on-its-way'));
+      expect(
+        supplier.asked
+          .filter((o) => ids.includes(o.ref))
+          .map((o) => o.ref)
+          .sort(),
+      ).toEqual([...ids].sort());
+    } finally {
+      supplier.answers = 'yes';
+      await Promise.all(others.map((q) => q.onApplicationShutdown()));
+    }
   });
 });

@@ -124,11 +124,11 @@ describe('the calendar', () => {
     const calendar = new ICAL.Component(ICAL.parse(feed.text) as unknown[]);
     const events = calendar.getAllSubcomponents('vevent').map((e) => new ICAL.Event(e));
     const floor = (await shop.get('/api/floor')).body as { jobs: JobLine[] };
-    const promised = floor.jobs.filter((j) => j.promise);
+    const promised = floor.jobs.filter((j) => j.deliveryDate);
     expect(events.filter((e) => e.summary.startsWith('Promised'))).toHaveLength(promised.length);
     const one = promised[0]!;
     const its = events.find((e) => e.uid === `promise-${one.id}@jubb`)!;
-    expect(its.startDate.toJSDate().toISOString()).toBe(one.promise);
+    expect(its.startDate.toJSDate().toISOString()).toBe(one.deliveryDate);
     const second = path(((await shop.post('/api/calendar', {}, 'Una Reith')).body as { url: string }).url);
     expect([(await shop.http().get(first)).status, (await shop.http().get(second)).status]).toEqual([404, 200]);
     expect((await shop.get('/api/calendar')).status).toBe(403);

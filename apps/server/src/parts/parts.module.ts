@@ -6,12 +6,14 @@ import { PartsController } from './parts.controller.ts';
 import { PartsService } from './parts.service.ts';
 import { StoresController } from './stores.controller.ts';
 import { StoresService } from './stores.service.ts';
-import { SupplierService } from './supplier.service.ts';
+import { QueueModule } from '../queue/queue.module.ts';
+import { SupplierOrders } from './supplier-orders.ts';
+import { SupplierQueue } from './supplier-queue.ts';
 
 @Module({
-  imports: [JobLogModule, JobsModule],
+  imports: [JobLogModule, JobsModule, QueueModule],
   controllers: [PartsController, StoresController],
-  providers: [PartsService, CatalogueService, SupplierService, StoresService],
-  exports: [PartsService, CatalogueService, SupplierService],
+  providers: [PartsService, CatalogueService, SupplierOrders, SupplierQueue, StoresService],
+  exports: [PartsService, CatalogueService, SupplierOrders, SupplierQueue],
 })
 export class PartsModule {}

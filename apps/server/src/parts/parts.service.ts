@@ -18,7 +18,7 @@ import type { Asker } from '../jobs/asker.ts';
 import { JobWriter } from '../jobs/job-writer.service.ts';
 import { wrongField } from '../problems/wrong-field.ts';
 import { CatalogueService } from './catalogue.service.ts';
-import { SupplierService } from './supplier.service.ts';
+import { SupplierQueue } from './supplier-queue.ts';
 
 /** Parts that came longer ago than this are not shown. */
 const ARRIVED_DAYS = 14;
@@ -43,7 +43,7 @@ export class PartsService {
     private readonly log: JobLog,
     private readonly writer: JobWriter,
     private readonly catalogue: CatalogueService,
-    private readonly supplier: SupplierService,
+    private readonly supplier: SupplierQueue,
   ) {}
 
   async view(): Promise<PartsView> {

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals
 import type { JobView, PartsView, PlanView, ShopChangeView, StoresView, SupplierView, UnitView } from '@jubb/contract';
 import { randomUUID } from 'node:crypto';
 import { DataSource } from 'typeorm';
-import { SupplierService } from './supplier.service.ts';
+import { SupplierOrders } from './supplier-orders.ts';
 import { errorsOf, openShop, type TestShop } from '../shop.fixtures.ts';
 
 jest.setTimeout(180_000);
@@ -119,7 +119,8 @@ describe('an order by telephone', () => {
       ((await shop.get('/api/parts', TAM)).body as PartsView).lines.find((l) => l.supplier === 'The corner shop')!;
     expect(await line()).toMatchObject({ state: 'on-its-way', priceMinor: 1234, count: need.count });
     expect((await line()).expected).toContain('2027-03-31');
-    await shop.app.get(SupplierService).sendDue();
+    const orders = shop.app.get(SupplierOrders);
+    for (const ref of await orders.due()) await orders.send(ref);
     expect(await line()).toMatchObject({ state: 'on-its-way', trouble: null });
     // Ordered already: not twice, by whatever way.
     const twice = await order();

@@ -1,0 +1,44 @@
+import { Inject, Injectable, Logger, type OnApplicationShutdown } from '@nestjs/common';
+import PgBoss from 'pg-boss';
+import { CONFIG, type Config } from '../config/config.ts';
+
+/** How long what is under way when the server is stopped has to come to its end. */
+const LAST_WORDS_MS = 3000;
+const CONNECTIONS = 3;
+
+/**
+ * Runs something once, when it is first wanted, and gives its outcome from then on. One that failed is run again for the next
+ * who asks: the database may have been away.
+ */
+export function whenWanted<T>(run: () => Promise<T>): () => Promise<T> {
+  let running: Promise<T> | undefined;
+  return () => {
+    running ??= run().catch((e: unknown) => {
+      running = undefined;
+      throw e;
+    });
+    return running;
+  };
+}
+
+/** Work that is kept in the database (pg-boss): whichever server has time takes the next piece, and it outlives a restart. */
+@Injectable()
+export class JobQueue implements OnApplicationShutdown {
+  private readonly logger = new Logger('job-queue');
+  private open = false;
+  constructor(@Inject(CONFIG) private readonly config: Config) {}
+
+  readonly start = whenWanted(async () => {
+    const boss = new PgBoss({ connectionString: this.config.databaseUrl, max: CONNECTIONS });
+    boss.on('error', (e) => this.logger.warn(e instanceof Error ? e.message : String(e)));
+    await boss.start();
+    this.open = true;
+    return boss;
+  });
+
+  async onApplicationShutdown(): Promise<void> {
+    if (!this.open) return;
+    const boss = await this.start();
+    await boss.stop({ graceful: true, timeout: LAST_WORDS_MS, close: true });
+  }
+}
