@@ -84,8 +84,8 @@ async function pullAll(): Promise<void> {
   }
 }
 
-describe('a float by two schools', () => {
-  const by = (school: string): RehearsalFigures => ({ choice: (m) => (m === 'float-by' ? school : undefined) });
+describe('a float by two methods', () => {
+  const by = (method: string): RehearsalFigures => ({ choice: (m) => (m === 'float-by' ? method : undefined) });
   test('by depths: the depths first, the pack they ask for, and one reading that confirms it', async () => {
     const job = await book(page, 'hub-dolly', ['65 mm']);
     await openAt(job, (op) => op.kind === 'set', by('depths'));

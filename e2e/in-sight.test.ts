@@ -29,9 +29,9 @@ async function faults(name: string): Promise<string[]> {
     const say = (line: string): number => found.push(`${name} at ${size}: ${line}`);
     for (const line of await outOfSight(page)) say(line);
     for (const line of await axeViolations(page)) say(`by day: ${line}`);
-    await page.evaluate(() => (document.documentElement.dataset['theme'] = 'night'));
+    await page.evaluate(() => (document.documentElement.dataset['bsTheme'] = 'dark'));
     for (const line of await axeViolations(page, ['color-contrast'])) say(`by night: ${line}`);
-    await page.evaluate(() => (document.documentElement.dataset['theme'] = 'day'));
+    await page.evaluate(() => (document.documentElement.dataset['bsTheme'] = 'light'));
   }
   await page.setViewport({ width: 1280, height: 800, deviceScaleFactor: 1 });
   return found;
@@ -149,8 +149,8 @@ describe('nothing that is asked for lies out of sight', () => {
       ['correct', 'a', '.extra'],
       ['end', 'e', '.extra'],
       ['wait', 'h', '.extra'],
-      ['keys', '?', 'dialog.keys[open]'],
-      ['find', '/', 'dialog.search[open]'],
+      ['keys', '?', '.modal .keys'],
+      ['find', '/', '.modal .search'],
     ] as const) {
       await page.keyboard.press(key);
       await page.waitForSelector(drawn);
@@ -161,7 +161,7 @@ describe('nothing that is asked for lies out of sight', () => {
       await page.waitForFunction((d: string) => !document.querySelector(d), {}, drawn);
     }
     await page.click('.rail button[aria-label*="change whose hands"]');
-    await page.waitForSelector('dialog.hands[open]');
+    await page.waitForSelector('.modal .hands');
     found.push(...(await faults('over-hands')));
     expect(found).toEqual([]);
   });

@@ -39,7 +39,7 @@ export function outOfSight(page: Page): Promise<string[]> {
       }
       return { left, right, top, bottom };
     };
-    const dialog = [...document.querySelectorAll('dialog[open]')].at(-1);
+    const dialog = [...document.querySelectorAll('.modal-content')].at(-1);
     const root: Element = dialog ?? document.body;
 
     // A box that opens over the page is in sight as a whole, from side to side: nothing scrolls there.
@@ -93,7 +93,7 @@ export function outOfSight(page: Page): Promise<string[]> {
         const [x, y] = [Math.max(a.left, b.left) + wide / 2, b.top + high / 2];
         const top = document.elementFromPoint(x, y);
         const [pa, pb] = [a.of.parentElement!, b.of.parentElement!];
-        const layer = (e: Element): Element | null => e.closest('[data-over], dialog, .btn-go');
+        const layer = (e: Element): Element | null => e.closest('[data-over], .modal-content, .btn-go');
         if (layer(pa) !== layer(pb) && top && (layer(pa)?.contains(top) || layer(pb)?.contains(top))) continue;
         faults.push(`"${a.of.textContent?.trim().slice(0, 30)}" over "${b.of.textContent?.trim().slice(0, 30)}"`);
       }

@@ -118,7 +118,7 @@ describe('the week', () => {
 
   test('a part comes late: the plan and the words follow', async () => {
     const [line] = await shop.query<{ line: string; job_id: string; number: number }>(
-      `SELECT l.line, l.job_id, j.number FROM order_line l JOIN job j ON j.id = l.job_id WHERE l.arrived_at IS NULL AND j.promise IS NOT NULL ORDER BY j.promise LIMIT 1`,
+      `SELECT l.line, l.job_id, j.number FROM order_line l JOIN job j ON j.id = l.job_id WHERE l.arrived_at IS NULL AND j.delivery_date IS NOT NULL ORDER BY j.delivery_date LIMIT 1`,
     );
     expect(line).toBeDefined();
     await shop.query(`UPDATE order_line SET expected = now() + interval '20 days' WHERE job_id = $1`, [line!.job_id]);
@@ -162,7 +162,7 @@ describe('an open week', () => {
     const opens = problem.calendars[0]!.open.filter(([, b]) => b > problem.now + 60);
     const evening = opens.find(([, b], k) => (opens[k + 1]?.[0] ?? Infinity) > b + 360)![1];
     for (const job of problem.jobs)
-      await shop.query(`UPDATE job SET promise = $2 WHERE id = $1`, [
+      await shop.query(`UPDATE job SET delivery_date = $2 WHERE id = $1`, [
         job.id,
         job.activities.some((a) => a.notBefore !== undefined) ? null : new Date((evening + 60) * 60_000),
       ]);
@@ -197,7 +197,7 @@ describe('an open week', () => {
     const [one] = problem.jobs
       .filter((j) => !j.activities.some((x) => x.notBefore !== undefined))
       .sort((x, y) => hands(y) - hands(x));
-    await shop.query(`UPDATE job SET promise = CASE WHEN id = $1 THEN $2::timestamptz END`, [
+    await shop.query(`UPDATE job SET delivery_date = CASE WHEN id = $1 THEN $2::timestamptz END`, [
       one!.id,
       new Date((problem.now + 5) * 60_000),
     ]);
@@ -242,11 +242,13 @@ describe('a promise', () => {
     await page.waitForSelector('#serial');
     await page.type('#serial', '20417');
     await press(page, '.picks button', '20417');
-    await press(page, '.promiseask button', 'What can be promised?');
+    await press(page, '.delivery-date-ask button', 'What can be promised?');
     await has(page, '95 times in 100');
     await axeClean(page);
-    await press(page, '.promiseask button', '80 times in 100');
-    expect(await page.$eval('#promise', (e) => (e as HTMLInputElement).value)).toMatch(/^\d{4}-\d\d-\d\dT\d\d:\d\d$/);
+    await press(page, '.delivery-date-ask button', '80 times in 100');
+    expect(await page.$eval('#deliveryDate', (e) => (e as HTMLInputElement).value)).toMatch(
+      /^\d{4}-\d\d-\d\dT\d\d:\d\d$/,
+    );
   });
 
   test('two servers on one database share the work', async () => {
@@ -255,7 +257,7 @@ describe('a promise', () => {
     for (let round = 0; round < 5 && by.size < 2; round += 1) {
       const ids: string[] = [];
       for (let i = 0; i < 6; i += 1)
-        ids.push((await ask<{ id: string }>(page, 'plan/promise', { sheet: 'hub-dolly' })).id);
+        ids.push((await ask<{ id: string }>(page, 'plan/delivery-dates', { sheet: 'hub-dolly' })).id);
       for (const id of ids)
         for (let i = 0; i < 120; i += 1) {
           const view = await ask<QueuedView>(page, `plan/queued/${id}`);

@@ -227,11 +227,11 @@ describe('the stands', () => {
 
   test('at night every screen keeps its contrast, and the device remembers', async () => {
     await page.keyboard.press('t');
-    await page.waitForFunction(() => document.documentElement.dataset['theme'] === 'night');
+    await page.waitForFunction(() => document.documentElement.dataset['bsTheme'] === 'dark');
     await axeClean(page);
     await page.goto(shop.base);
     await page.waitForSelector('.place-row');
-    expect(await page.evaluate(() => document.documentElement.dataset['theme'])).toBe('night');
+    expect(await page.evaluate(() => document.documentElement.dataset['bsTheme'])).toBe('dark');
     await axeClean(page);
     const floor = await ask<{ jobs: { id: string; place: string | null }[] }>(page, 'floor');
     await page.goto(`${shop.base}/job/${floor.jobs.find((j) => j.place === 'B')!.id}`);

@@ -105,7 +105,7 @@ describe('a rear axle, stripped on the screen', () => {
 });
 
 describe('a refrigerant compressor', () => {
-  test('stripped on the screen; a hose is a reconnect; the two schools stand with their reasons', async () => {
+  test('stripped on the screen; a hose is a reconnect; the two methods stand with their reasons', async () => {
     const job = await book(page, 'compressor-swash', ['90 mm', 'green']);
     await open(job);
     await has(page, 'Refrigerant is recovered only by someone licensed for it.');
@@ -119,9 +119,9 @@ describe('a refrigerant compressor', () => {
     await forward(page, job, (s) => s.readings.filter((r) => r.id === 'shoe-gap').length >= 5);
     await open(job);
     await workTo(page, /^Which shaft seal goes in/);
-    const schools = await text(page, '.op');
+    const methods = await text(page, '.op');
     for (const words of ['weeps a film of oil by design', 'goes over a fitting sleeve or it is cut'])
-      expect(schools).toContain(words);
+      expect(methods).toContain(words);
     await press(page, '.op .btn-line', 'One-piece double lip');
     await settled(job, (s) => s.methods['shaft-seal'] === 'lip');
     await forward(page, job, (s) => s.steps['build through'] !== undefined);

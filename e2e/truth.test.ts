@@ -74,12 +74,12 @@ describe('a reading that was typed wrong', () => {
     const first = (await stateOf(job)).readings.at(-1)!;
     await press(page, '.foot button', 'Correct');
     await press(page, '.said button', 'Correct');
-    await page.waitForSelector('dialog.correct[open]');
+    await page.waitForSelector('.modal .correct');
     await picture('correct');
     await axeClean(page);
     await page.type('#right-reading', '59.99');
-    await press(page, 'dialog .reason .btn-line', 'Read wrong');
-    await press(page, 'dialog button[type=submit]', 'Put it right');
+    await press(page, '.correct .reason .btn-line', 'Read wrong');
+    await press(page, '.correct button[type=submit]', 'Put it right');
     await heard(page, job, (s) => s.corrections.length === 1);
     const righted = (await stateOf(job)).readings.find((r) => r.seq === first.seq)!;
     expect([righted.value.value, righted.value.unit]).toEqual([59.99, first.value.unit]);
@@ -100,8 +100,8 @@ describe('a reading that was typed wrong', () => {
     await page.type('#right-serial', 'T-9041');
     await page.$eval('#right-customer', (e) => ((e as HTMLInputElement).value = ''));
     await page.type('#right-customer', 'Brae Haulage');
-    await press(page, 'dialog .reason .btn-line', 'Typed wrong');
-    await press(page, 'dialog button[type=submit]', 'Put it right');
+    await press(page, '.correct .reason .btn-line', 'Typed wrong');
+    await press(page, '.correct button[type=submit]', 'Put it right');
     await heard(page, job, (s) => s.booked?.unit.serial === 'T-9041');
     const floor = await ask<{ jobs: { id: string; serial: string; customer: string }[] }>(page, 'floor');
     expect(JSON.stringify(floor)).toContain('T-9041');

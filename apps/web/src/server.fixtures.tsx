@@ -80,16 +80,8 @@ export function show(
   return { ...shown, client, where: () => here };
 }
 
-/** What browsers have and jsdom has not: dialogs that open, and streams that say nothing. */
+/** What browsers have and jsdom has not: streams that say nothing, and screens of a width. */
 export function likeABrowser(): void {
-  HTMLDialogElement.prototype.showModal = function open(this: HTMLDialogElement) {
-    this.open = true;
-  };
-  HTMLDialogElement.prototype.close = function shut(this: HTMLDialogElement) {
-    if (!this.open) return;
-    this.open = false;
-    this.dispatchEvent(new Event('close'));
-  };
   Object.assign(globalThis, {
     EventSource: class {
       close(): void {

@@ -1,6 +1,7 @@
 import { aheadNow, kitsAwaited, minutesWords, wantingFor } from '@jubb/core/bench';
 import type { LadderStep } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
 import type { Bench } from './use-bench.ts';
 
@@ -63,15 +64,15 @@ export function AheadBar({
               {a.step.title.toLowerCase()}
             </small>
           </span>
-          <button type="button" className="btn-line" onClick={() => bench.give({ type: 'prepare', item: a.id })}>
+          <Button variant="line" onClick={() => bench.give({ type: 'prepare', item: a.id })}>
             {a.kind === 'oven' ? 'It is on' : a.kind === 'soak' ? 'It soaks' : 'It is here'}
-          </button>
+          </Button>
         </div>
       ))}
       {!all && items.length > SHOWN && (
-        <button type="button" className="btn-line" onClick={() => setAll(true)}>
+        <Button variant="line" onClick={() => setAll(true)}>
           {items.length - SHOWN} more to make ready
-        </button>
+        </Button>
       )}
     </div>
   );

@@ -2,6 +2,7 @@ import type { MeView } from '@jubb/contract';
 import { END_TITLES, holdWords, ladderOf, lowerFirst, nextMove, standingNow, wayBackOf } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { LadderDrawing } from '../drawing/ladder-drawing.tsx';
@@ -153,13 +154,9 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
                   <span>
                     <b>On hold for {holdWords(h.why)}</b> {h.note}
                   </span>
-                  <button
-                    type="button"
-                    className="btn-line"
-                    onClick={() => bench.give({ type: 'clear-hold', hold: h.id })}
-                  >
+                  <Button variant="line" onClick={() => bench.give({ type: 'clear-hold', hold: h.id })}>
                     Clear
-                  </button>
+                  </Button>
                 </div>
               ))}
           {state.end && (

@@ -2,10 +2,11 @@ import type { MeView } from '@jubb/contract';
 import { agreedMinor, billOf, minutesLeft } from '@jubb/core/bench';
 import { scopeTitle } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import { Link, useLocation } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { moneyWords } from '../money.ts';
-import { handsWords, inHandWords, promiseWords } from '../floor/time-words.ts';
+import { handsWords, inHandWords, deliveryWords } from '../floor/time-words.ts';
 import type { Extra } from './extras/extras.tsx';
 import { takeBack, type Bench } from './use-bench.ts';
 
@@ -46,7 +47,7 @@ export function JobHead({
         </small>
       </div>
       <div className="fact">
-        {booked?.promise ? (
+        {booked?.deliveryDate ? (
           <>
             <small>
               Promised
@@ -55,7 +56,7 @@ export function JobHead({
               )}
             </small>
             <b>
-              {promiseWords(booked.promise, new Date())}
+              {deliveryWords(booked.deliveryDate, new Date())}
               <span className="quiet">, {hands} of hands</span>
             </b>
           </>
@@ -80,19 +81,19 @@ export function JobHead({
             {onFindings ? 'Bench' : 'Findings'}
           </Link>
           {!onFindings && (
-            <button type="button" className="btn-line" aria-pressed={extra === 'wait'} onClick={() => toggle('wait')}>
+            <Button variant="line" aria-pressed={extra === 'wait'} onClick={() => toggle('wait')}>
               {state.parked ? 'Hold' : 'Park'} <kbd>h</kbd>
-            </button>
+            </Button>
           )}
           {!onFindings && bench.last && (
-            <button type="button" className="btn-line" onClick={() => takeBack(bench)}>
+            <Button variant="line" onClick={() => takeBack(bench)}>
               Take back <kbd>u</kbd>
-            </button>
+            </Button>
           )}
           {!onFindings && (
-            <button type="button" className="btn-line" onClick={() => bench.give({ type: 'sign-off' })}>
+            <Button variant="line" onClick={() => bench.give({ type: 'sign-off' })}>
               Sign off
-            </button>
+            </Button>
           )}
         </div>
       )}

@@ -1,4 +1,5 @@
 import { findOp } from '@jubb/core/bench';
+import Button from 'react-bootstrap/Button';
 import type { Bench } from './use-bench.ts';
 
 /** Why a command was refused and what would clear it; each blocker leads to its step. */
@@ -17,25 +18,24 @@ export function RefusalBox({
         <span>
           <b>{refusal.says}.</b> {refusal.blockers ? '' : refusal.clears}
         </span>
-        <button type="button" className="btn-line" onClick={bench.clearRefusal}>
+        <Button variant="line" onClick={bench.clearRefusal}>
           Close
-        </button>
+        </Button>
       </div>
       {refusal.blockers && (
         <ul>
           {refusal.blockers.map((b) => (
             <li key={b.code + b.says}>
               <span>{b.says}</span>
-              <button
-                type="button"
-                className="btn-line"
+              <Button
+                variant="line"
                 onClick={() => {
                   bench.clearRefusal();
                   look(b.op === undefined ? undefined : findOp(bench.sheet, bench.state, b.op)?.step.id);
                 }}
               >
                 {b.clears}
-              </button>
+              </Button>
             </li>
           ))}
         </ul>

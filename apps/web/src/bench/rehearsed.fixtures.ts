@@ -59,7 +59,7 @@ export function bookedJob(sheet: Sheet): { readonly job: () => Rehearsed; readon
     unit: { id: 'u', serial: 's', model: 'm' },
     sheet: { id: sheet.id, revision: 1, title: sheet.title, hash: '' },
     complaint: 'x',
-    promise: null,
+    deliveryDate: null,
     spendLimitMinor: null,
     variant: sheet.variants[0]!.id,
     identified: [],

@@ -1,6 +1,8 @@
 import { ladderOf, nextMove, opTitle, sideWords, stepDone } from '@jubb/core/bench';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { SaidHere } from './corrections/said-here.tsx';
 import type { Bench } from './use-bench.ts';
 
@@ -32,9 +34,9 @@ export function StepPeek({
               ? `, its turn comes after ${move.step.title.toLowerCase()}`
               : ''}
         </b>
-        <button type="button" className="btn-line" onClick={close}>
+        <Button variant="line" onClick={close}>
           Close
-        </button>
+        </Button>
       </div>
       <SaidHere bench={bench} step={step} />
       <ul className="m-0 ps-3">
@@ -55,32 +57,33 @@ export function StepPeek({
 /** A joint that was pulled is loosened again: its ticks go, and one-time fasteners are used up. */
 function Loosen({ bench, joint }: { readonly bench: Bench; readonly joint: string }): React.JSX.Element {
   const [open, setOpen] = useState(false);
-  const [why, setWhy] = useState('');
+  const { register, handleSubmit, watch } = useForm({ defaultValues: { why: '' } });
   if (!open)
     return (
-      <button type="button" className="btn-line ms-2" onClick={() => setOpen(true)}>
+      <Button variant="line" className="ms-2" onClick={() => setOpen(true)}>
         Loosen it again
-      </button>
+      </Button>
     );
   return (
     <form
       className="d-flex gap-2 align-items-center"
-      onSubmit={(e) => {
-        e.preventDefault();
-        if (bench.give({ type: 'loosen', joint, why })) setOpen(false);
-      }}
+      noValidate
+      onSubmit={(e) =>
+        void handleSubmit(({ why }) => {
+          if (bench.give({ type: 'loosen', joint, why })) setOpen(false);
+        })(e)
+      }
     >
       <Form.Control
         aria-label="Why is it loosened?"
         placeholder="Why is it loosened?"
-        value={why}
         maxLength={400}
         autoFocus
-        onChange={(e) => setWhy(e.target.value)}
+        {...register('why')}
       />
-      <button type="submit" className="btn-ink" disabled={!why.trim()}>
+      <Button type="submit" variant="ink" disabled={!watch('why').trim()}>
         Loosen
-      </button>
+      </Button>
     </form>
   );
 }

@@ -12,6 +12,8 @@ import {
 import type { WorkingLine } from '@jubb/core/reckoners';
 import { formatQuantity, formatReading } from '@jubb/core/quantities';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { useForm } from 'react-hook-form';
 import { VerdictMark } from '../drawing/verdict-mark.tsx';
 import { clockLeft, useNow } from '../frame/use-now.ts';
 import type { Bench } from './use-bench.ts';
@@ -176,14 +178,14 @@ function TrayCount({
   readonly part: string;
   readonly tray: string;
 }): React.JSX.Element {
-  const [text, setText] = useState('');
+  const { register, handleSubmit, watch } = useForm({ defaultValues: { count: '' } });
   return (
     <form
       className="d-flex gap-1"
-      onSubmit={(e) => {
-        e.preventDefault();
-        bench.give({ type: 'count-tray', part, count: Number(text) });
-      }}
+      noValidate
+      onSubmit={(e) =>
+        void handleSubmit(({ count }) => void bench.give({ type: 'count-tray', part, count: Number(count) }))(e)
+      }
     >
       <input
         type="number"
@@ -193,12 +195,11 @@ function TrayCount({
         style={{ width: 84 }}
         aria-label={`${bench.sheet.parts[part]?.title ?? part} in tray ${tray}: how many`}
         placeholder={tray}
-        value={text}
-        onChange={(e) => setText(e.target.value)}
+        {...register('count')}
       />
-      <button type="submit" className="btn-line" disabled={!(Number(text) > 0)}>
+      <Button type="submit" variant="line" disabled={!(Number(watch('count')) > 0)}>
         Count
-      </button>
+      </Button>
     </form>
   );
 }
@@ -219,9 +220,9 @@ function Waits({ bench }: { readonly bench: Bench }): React.JSX.Element | null {
           <div key={t.id} className="row1 align-items-center">
             {t.title}
             {left === 'done' && t.op === null ? (
-              <button type="button" className="btn-line" onClick={() => bench.give({ type: 'end-timer', timer: t.id })}>
+              <Button variant="line" onClick={() => bench.give({ type: 'end-timer', timer: t.id })}>
                 Done
-              </button>
+              </Button>
             ) : (
               <b className="num">{left}</b>
             )}

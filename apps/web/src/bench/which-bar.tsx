@@ -1,5 +1,6 @@
 import { nextMove, variantMatters, variantsLeft } from '@jubb/core/bench';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { AnswerForm } from './panels/identify/identify-panel.tsx';
 import type { Bench } from './use-bench.ts';
 
@@ -22,9 +23,9 @@ export function WhichBar({ bench }: { readonly bench: Bench }): React.JSX.Elemen
           {later && <small className="d-block">Told later, on its rung: {later.ask.toLowerCase()}</small>}
         </span>
         {questions.length > 0 && (
-          <button type="button" className="btn-line" aria-expanded={open} onClick={() => setOpen(!open)}>
+          <Button variant="line" aria-expanded={open} onClick={() => setOpen(!open)}>
             {open ? 'Leave it open' : 'Tell now'}
-          </button>
+          </Button>
         )}
       </div>
       {open &&

@@ -1,10 +1,11 @@
 import type { MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
+import Button from 'react-bootstrap/Button';
 import { queries } from '../api/queries.ts';
 import { LastRow } from './last-row.tsx';
 import { OpenedBefore, WhyBack } from './opened-before.tsx';
-import { PromiseAsk } from './promise-ask.tsx';
+import { DeliveryDateAsk } from './delivery-date-ask.tsx';
 import { useBooking } from './use-booking.ts';
 import { WhichOne } from './which-one.tsx';
 import { ComplaintAndSheet, CustomerField, UnitField } from './who-and-what.tsx';
@@ -45,16 +46,16 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
               />
             )}
             {atAnswer && (
-              <button type="button" className="btn-line" onClick={() => void booking.send(true)}>
+              <Button variant="line" onClick={() => void booking.send(true)}>
                 Leave it open: the bench asks again
-              </button>
+              </Button>
             )}
           </div>
-          <PromiseAsk
+          <DeliveryDateAsk
             key={`${sheetId} ${scope ?? ''}`}
             sheet={sheetId}
             scope={scope}
-            take={(at) => form.setValue('promise', format(at, "yyyy-MM-dd'T'HH:mm"))}
+            take={(at) => form.setValue('deliveryDate', format(at, "yyyy-MM-dd'T'HH:mm"))}
           />
           <LastRow booking={booking} currency={me.workshop.currency} />
         </div>
@@ -64,9 +65,9 @@ export default function BookInScreen({ me }: { readonly me: MeView }): React.JSX
           </p>
         )}
         <div className="bookin-go">
-          <button type="submit" className="btn-go" disabled={form.formState.isSubmitting}>
+          <Button type="submit" variant="go" disabled={form.formState.isSubmitting}>
             Book in <kbd>Enter</kbd>
-          </button>
+          </Button>
         </div>
       </form>
     </main>

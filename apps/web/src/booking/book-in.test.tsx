@@ -207,11 +207,11 @@ describe('what can be promised', () => {
     const at = Date.UTC(2026, 11, 1, 15) / 60_000;
     serve({
       ...answers,
-      'plan/promise': { id: 'q1' },
+      'plan/delivery-dates': { id: 'q1' },
       'plan/queued': {
         id: 'q1',
         state: 'done',
-        promise: { at: [{ share: 0.8, date: at }], drivers: [], unknown: [] },
+        deliveryDates: { at: [{ share: 0.8, date: at }], drivers: [], unknown: [] },
       },
     });
     show(<BookInScreen me={una} />);

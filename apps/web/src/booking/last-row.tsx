@@ -17,13 +17,13 @@ export function LastRow({
   return (
     <div className="wide lastrow">
       <div className="flex-fill">
-        <Form.Label htmlFor="promise">Wanted by</Form.Label>
+        <Form.Label htmlFor="deliveryDate">Wanted by</Form.Label>
         <Form.Control
-          id="promise"
+          id="deliveryDate"
           type="datetime-local"
-          {...form.register('promise', { setValueAs: (v: string) => (v ? new Date(v).toISOString() : undefined) })}
+          {...form.register('deliveryDate', { setValueAs: (v: string) => (v ? new Date(v).toISOString() : undefined) })}
         />
-        <FieldError form={form} name="promise" />
+        <FieldError form={form} name="deliveryDate" />
       </div>
       <div className="flex-fill">
         <Form.Label htmlFor="limit">May be spent, {currency}</Form.Label>

@@ -1,6 +1,7 @@
 import type { UnitView } from '@jubb/contract';
 import type { Sheet } from '@jubb/core/sheet';
 import { format } from 'date-fns';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 
@@ -28,15 +29,14 @@ export function OpenedBefore({
       <div className="form-label">Opened before?</div>
       <div className="picks mt-0">
         {(['yes', 'no', 'unknown'] as const).map((a) => (
-          <button
+          <Button
             key={a}
-            type="button"
-            className="btn-line"
+            variant="line"
             aria-pressed={opened.answer === a}
             onClick={() => change({ ...opened, answer: a })}
           >
             {a === 'unknown' ? 'Cannot tell' : a === 'yes' ? 'Yes' : 'No'}
-          </button>
+          </Button>
         ))}
       </div>
       {sheet && sheet.opened.length > 0 && (opened.answer === 'yes' || opened.answer === 'unknown') && (
@@ -44,10 +44,9 @@ export function OpenedBefore({
           <small className="d-block">Signs of it: press what you see</small>
           <div className="picks mt-1">
             {sheet.opened.map((sign) => (
-              <button
+              <Button
                 key={sign}
-                type="button"
-                className="btn-line"
+                variant="line"
                 aria-pressed={opened.signs.includes(sign)}
                 onClick={() =>
                   change({
@@ -60,7 +59,7 @@ export function OpenedBefore({
                 }
               >
                 {sign}
-              </button>
+              </Button>
             ))}
           </div>
         </div>

@@ -1,4 +1,5 @@
 import type { Sheet } from '@jubb/core/sheet';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { meaning } from '../bench/panels/identify/identify-panel.tsx';
 
@@ -43,16 +44,15 @@ export function WhichOne({
             ) : (
               <div className="picks" id={`ask-${i}`} role="group" aria-label={q.ask}>
                 {q.choices.map((c) => (
-                  <button
+                  <Button
                     key={c.word}
-                    type="button"
-                    className="btn-line"
+                    variant="line"
                     aria-pressed={answers[i] === c.word}
                     title={meaning(sheet, c)}
                     onClick={() => answer(i, answers[i] === c.word ? '' : c.word!)}
                   >
                     {c.word}
-                  </button>
+                  </Button>
                 ))}
                 {answers[i] && (
                   <small className="align-self-center">

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { queries } from '../api/queries.ts';
 import { FULL_SCOPE, scopeTitle, type Sheet } from '@jubb/core/sheet';
@@ -15,9 +16,9 @@ export function UnitField({ booking }: { readonly booking: Booking }): React.JSX
       {unit ? (
         <div className="d-flex gap-2 align-items-center">
           <b style={{ fontSize: 20 }}>{unit.serial}</b> {unit.model}
-          <button type="button" className="btn-line" onClick={() => pickUnit(undefined)}>
+          <Button variant="line" onClick={() => pickUnit(undefined)}>
             Another unit
-          </button>
+          </Button>
         </div>
       ) : (
         <>
@@ -29,10 +30,10 @@ export function UnitField({ booking }: { readonly booking: Booking }): React.JSX
           />
           <div className="picks">
             {units.data?.map((u) => (
-              <button type="button" key={u.id} className="btn-line" onClick={() => pickUnit(u)}>
+              <Button key={u.id} variant="line" onClick={() => pickUnit(u)}>
                 {u.serial}, {u.customer.name}
                 {u.visits.length ? ', here before' : ''}
-              </button>
+              </Button>
             ))}
           </div>
           <FieldError form={form} name="serial" />
@@ -52,9 +53,9 @@ export function CustomerField({ booking }: { readonly booking: Booking }): React
       {customer ? (
         <div className="d-flex gap-2 align-items-center">
           <b style={{ fontSize: 20 }}>{customer.name}</b>
-          <button type="button" className="btn-line" onClick={() => pickCustomer(undefined)}>
+          <Button variant="line" onClick={() => pickCustomer(undefined)}>
             Another
-          </button>
+          </Button>
         </div>
       ) : (
         <>
@@ -66,9 +67,9 @@ export function CustomerField({ booking }: { readonly booking: Booking }): React
           />
           <div className="picks">
             {customers.data?.map((c) => (
-              <button type="button" key={c.id} className="btn-line" onClick={() => pickCustomer(c)}>
+              <Button key={c.id} variant="line" onClick={() => pickCustomer(c)}>
                 {c.name}
-              </button>
+              </Button>
             ))}
           </div>
           <FieldError form={form} name="customerName" />

@@ -2,6 +2,7 @@ import { CustomerDto, type CustomerPage, type MeView } from '@jubb/contract';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -96,9 +97,9 @@ function Facts({ customer }: { readonly customer: CustomerPage }): React.JSX.Ele
         <Wrong says={errors.notes?.message} />
       </div>
       <div className="answers wide">
-        <button type="submit" className="btn-ink" disabled={busy || !isDirty}>
+        <Button type="submit" variant="ink" disabled={busy || !isDirty}>
           Keep
-        </button>
+        </Button>
         <Wrong says={wrong} />
         {answer !== undefined && wrong === undefined && !isDirty && <span role="status">{answer}</span>}
       </div>
@@ -134,9 +135,9 @@ function Merge({ customer }: { readonly customer: CustomerPage }): React.JSX.Ele
           </Form.Select>
         </div>
         {other && (
-          <button type="button" className="btn-line" disabled={busy} onClick={() => write(into)}>
+          <Button variant="line" disabled={busy} onClick={() => write(into)}>
             Move {customer.jobs.length === 1 ? 'one job' : `${customer.jobs.length} jobs`} to {other.name}
-          </button>
+          </Button>
         )}
       </div>
       <small>Records keep the name that they were written with.</small>

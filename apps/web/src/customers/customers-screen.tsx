@@ -1,6 +1,7 @@
 import type { CustomersRead, MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { api } from '../api/client.ts';
@@ -111,9 +112,9 @@ function AsAFile(): React.JSX.Element {
             )}
           </ul>
           {!answer.taken && csv !== undefined && of('new') + of('changed') > 0 && (
-            <button type="button" className="btn-ink" disabled={busy} onClick={() => write({ csv, take: true })}>
+            <Button variant="ink" disabled={busy} onClick={() => write({ csv, take: true })}>
               Take {of('new') + of('changed')} in
-            </button>
+            </Button>
           )}
         </div>
       )}

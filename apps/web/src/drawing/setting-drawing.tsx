@@ -1,5 +1,5 @@
 import { arc } from 'd3';
-import { isPackSchool, type School } from '@jubb/core/sheet';
+import { isPackMethod, type SettingMethod } from '@jubb/core/sheet';
 import { PackSection } from './pack-section.tsx';
 
 const INK = 'var(--ink)';
@@ -155,7 +155,7 @@ function Collar({
 
 /** What is set, as it sits, with the next move drawn on it. */
 export function SettingDrawing({
-  school,
+  method,
   pieces,
   pack,
   turn,
@@ -164,7 +164,7 @@ export function SettingDrawing({
   slide,
   wanted,
 }: {
-  readonly school: School | undefined;
+  readonly method: SettingMethod | undefined;
   /** Of the pack, mm. */
   readonly pieces: readonly number[];
   readonly pack: string;
@@ -176,27 +176,27 @@ export function SettingDrawing({
   /** Middle of the band, mm. */
   readonly wanted: number;
 }): React.JSX.Element | null {
-  if (school && isPackSchool(school)) return <PackSection pieces={pieces} pack={pack} />;
-  if (!school) return null;
-  const turned = school.kind === 'turn' || school.kind === 'crush';
+  if (method && isPackMethod(method)) return <PackSection pieces={pieces} pack={pack} />;
+  if (!method) return null;
+  const turned = method.kind === 'turn' || method.kind === 'crush';
   const says = turned
-    ? `The nut from outside, turn ${Math.round(turn)}°${school.kind === 'crush' ? ', never back' : ''}`
-    : school.kind === 'nut'
+    ? `The nut from outside, turn ${Math.round(turn)}°${method.kind === 'crush' ? ', never back' : ''}`
+    : method.kind === 'nut'
       ? `The nut from outside, turn ${Math.round(turn)}°`
-      : school.kind === 'cone'
+      : method.kind === 'cone'
         ? `The cone from outside, turn ${Math.round(turn)}°`
-        : school.kind === 'sides'
+        : method.kind === 'sides'
           ? 'The gear between its two packs'
           : 'The collar on its shaft';
   return (
     <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={says}>
-      {school.kind === 'nut' ? (
-        <NutFace slots={school.slots ?? 6} holes={school.holes.map((h) => h.value)} turn={turn} />
-      ) : school.kind === 'cone' ? (
-        <ConeFace flats={school.flats} turn={turn} />
+      {method.kind === 'nut' ? (
+        <NutFace slots={method.slots ?? 6} holes={method.holes.map((h) => h.value)} turn={turn} />
+      ) : method.kind === 'cone' ? (
+        <ConeFace flats={method.flats} turn={turn} />
       ) : turned ? (
         <NutFace slots={6} holes={[]} turn={turn} />
-      ) : school.kind === 'sides' ? (
+      ) : method.kind === 'sides' ? (
         <Sides left={left} right={right} />
       ) : (
         <Collar wantedMm={wanted} slide={slide} />

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 
 const KEYS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '−', '0', '.'] as const;
 const KEPT = 'jubb-number-pad';
@@ -29,13 +30,13 @@ export function NumberPad({
   return (
     <div className="padkeys" role="group" aria-label={`Figures for ${label}`}>
       {KEYS.map((k) => (
-        <button key={k} type="button" className="btn-line" onClick={() => set(pressed(value, k))}>
+        <Button key={k} variant="line" onClick={() => set(pressed(value, k))}>
           {k}
-        </button>
+        </Button>
       ))}
-      <button type="button" className="btn-line wide" onClick={() => set(value.slice(0, -1))}>
+      <Button variant="line" className="wide" onClick={() => set(value.slice(0, -1))}>
         Rub out
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { parseInUnit, QuantityError, type Dimension, type Quantity } from '@jubb/core/quantities';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import InputGroup from 'react-bootstrap/InputGroup';
 import { NumberPad, usePad } from './number-pad.tsx';
@@ -34,15 +35,9 @@ export function QuantityField({
           style={{ fontSize: 20 }}
         />
         <InputGroup.Text id={`${id}-unit`}>{unit}</InputGroup.Text>
-        <button
-          type="button"
-          className="btn-line padturn"
-          aria-expanded={pad}
-          aria-label="123: number pad"
-          onClick={turnPad}
-        >
+        <Button variant="line" className="padturn" aria-expanded={pad} aria-label="123: number pad" onClick={turnPad}>
           123
-        </button>
+        </Button>
       </InputGroup>
       {pad && <NumberPad value={value} set={set} label={label.toLowerCase()} />}
       <p id={`${id}-error`} className="field-error" role="alert">
@@ -65,3 +60,7 @@ export function readTyped(
     throw e;
   }
 }
+
+/** What is wrong with what was typed, as a form asks for it. */
+export const errorOf = (typed: ReturnType<typeof readTyped>): string | undefined =>
+  'error' in typed ? typed.error : undefined;

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 
 const LONGEST = 400;
@@ -25,9 +26,9 @@ export function ReasonField({
       {ready.length > 0 && (
         <div className="d-flex gap-2 flex-wrap mt-2" role="group" aria-label="Usual reasons">
           {ready.map((r) => (
-            <button key={r} type="button" className="btn-line" aria-pressed={value === r} onClick={() => set(r)}>
+            <Button key={r} variant="line" aria-pressed={value === r} onClick={() => set(r)}>
               {r}
-            </button>
+            </Button>
           ))}
         </div>
       )}

@@ -1,4 +1,5 @@
 import { answerHows, quoteAnswers, type QuoteState } from '@jubb/core/bench';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { moneyWords } from '../money.ts';
@@ -41,15 +42,9 @@ export function AnswerForm({
     <form className="answer-form" noValidate onSubmit={(e) => void submit(e)}>
       <div className="answers" role="group" aria-label="Answer">
         {quoteAnswers.map((a) => (
-          <button
-            key={a}
-            type="button"
-            className="btn-line"
-            aria-pressed={answer === a}
-            onClick={() => setValue('answer', a)}
-          >
+          <Button key={a} variant="line" aria-pressed={answer === a} onClick={() => setValue('answer', a)}>
             {LABEL[a]}
-          </button>
+          </Button>
         ))}
       </div>
       <div className="answer-fields">

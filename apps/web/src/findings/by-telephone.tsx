@@ -2,6 +2,7 @@ import type { CommandAnswer } from '@jubb/contract';
 import type { OrderPlan } from '@jubb/core/parts';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
@@ -36,9 +37,9 @@ export function ByTelephone({
   if (needs.length === 0) return null;
   return (
     <div className="bytelephone">
-      <button type="button" className="btn-line" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <Button variant="line" aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? 'Close' : 'Ordered by telephone …'}
-      </button>
+      </Button>
       {open && <TelephoneForm job={job} needs={needs} currency={currency} done={() => setOpen(false)} />}
     </div>
   );
@@ -143,9 +144,9 @@ function TelephoneForm({
         </div>
       ))}
       <Wrong says={wrong} />
-      <button type="submit" className="btn-ink mt-2" disabled={busy || !any}>
+      <Button type="submit" variant="ink" className="mt-2" disabled={busy || !any}>
         Write it down
-      </button>
+      </Button>
     </form>
   );
 }

@@ -30,7 +30,7 @@ function judged(): BenchState {
   };
   give({
     type: 'book', number: 318, customer: { id: 'c', name: 'Council Depot' }, unit: { id: 'u', serial: 'OL-1', model: 'OL-32' },
-    sheet: { id: sheet.id, revision: 1, title: sheet.title, hash: '' }, complaint: 'sinks', promise: null, spendLimitMinor: null,
+    sheet: { id: sheet.id, revision: 1, title: sheet.title, hash: '' }, complaint: 'sinks', deliveryDate: null, spendLimitMinor: null,
     variant: 'double', identified: [], earlierVisits: 0,
   }); // prettier-ignore
   const mm = (value: number): { value: number; unit: string } => ({ value, unit: 'mm' });

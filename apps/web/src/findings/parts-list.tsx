@@ -4,6 +4,7 @@ import type { Quantity } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { queries } from '../api/queries.ts';
 import { minorOf, moneyWords } from '../money.ts';
@@ -50,9 +51,9 @@ export function PartsList({
       </h3>
       <div className="answers" role="group" aria-label="How to buy">
         {WAYS.map(([id, title]) => (
-          <button key={id} type="button" className="btn-line" aria-pressed={way === id} onClick={() => choose(id)}>
+          <Button key={id} variant="line" aria-pressed={way === id} onClick={() => choose(id)}>
             {title}
-          </button>
+          </Button>
         ))}
       </div>
       {saved > 0 && (
@@ -83,9 +84,9 @@ export function PartsList({
         </div>
       ))}
       {plan.lines.length > 4 && (
-        <button type="button" className="btn-line mt-1" onClick={() => setOpen(!open)}>
+        <Button variant="line" className="mt-1" onClick={() => setOpen(!open)}>
           {open ? 'Fewer' : `${plan.lines.length - 4} more`}
-        </button>
+        </Button>
       )}
       {plan.nameless.length > 0 && (
         <div className="past-sum">

@@ -2,6 +2,7 @@ import type { OfferView } from '@jubb/contract';
 import { ladderOf, nextMove } from '@jubb/core/bench';
 import { whileOpen } from '@jubb/core/reckoners';
 import { partsOutOfReach } from '@jubb/core/sheet';
+import Button from 'react-bootstrap/Button';
 import type { Bench } from '../bench/use-bench.ts';
 import { FindingMark } from '../drawing/finding-mark.tsx';
 import { moneyWords } from '../money.ts';
@@ -60,20 +61,20 @@ export function WhileOpenList({
               <FindingMark finding={finding} />
             ) : mayJudge ? (
               <span className="d-flex gap-2">
-                <button
-                  type="button"
-                  className={results.advice === 'renew-now' ? 'btn-line advised' : 'btn-line'}
+                <Button
+                  variant="line"
+                  className={results.advice === 'renew-now' ? 'advised' : undefined}
                   onClick={() => take(true)}
                 >
                   Take
-                </button>
-                <button
-                  type="button"
-                  className={results.advice === 'renew-now' ? 'btn-line' : 'btn-line advised'}
+                </Button>
+                <Button
+                  variant="line"
+                  className={results.advice === 'renew-now' ? undefined : 'advised'}
                   onClick={() => take(false)}
                 >
                   Leave
-                </button>
+                </Button>
               </span>
             ) : (
               <small>judged at the bottom of the ladder</small>

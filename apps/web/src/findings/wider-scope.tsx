@@ -1,5 +1,6 @@
 import { ladderOf } from '@jubb/core/bench';
 import { scopeTitle, widerScopes } from '@jubb/core/sheet';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import type { Bench } from '../bench/use-bench.ts';
@@ -33,9 +34,9 @@ export function WiderScope({ bench }: { readonly bench: Bench }): React.JSX.Elem
             <Form.Label htmlFor="wider-says">Who agreed, and how?</Form.Label>
             <Form.Control id="wider-says" maxLength={400} {...register('says')} />
           </div>
-          <button type="submit" className="btn-line" disabled={watch('says').trim() === ''}>
+          <Button type="submit" variant="line" disabled={watch('says').trim() === ''}>
             Take it in
-          </button>
+          </Button>
         </form>
       )}
     </section>

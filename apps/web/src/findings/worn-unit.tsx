@@ -2,6 +2,7 @@ import { absentParts, jobSheet, wornParts, type BenchState } from '@jubb/core/be
 import { axesOf, axesWith } from '@jubb/core/shape';
 import type { Sheet } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { UnitFigures } from '../drawing/unit/unit-figures.tsx';
 
 /** Where the unit is worn: one axis at a time, the worn parts marked. Nothing while nothing was found. */
@@ -23,15 +24,9 @@ export function WornUnit({
       {axes.length > 1 && (
         <div className="d-flex flex-wrap gap-2">
           {axes.map((a) => (
-            <button
-              key={a.id}
-              type="button"
-              className="btn-line"
-              aria-pressed={a === axis}
-              onClick={() => setChosen(a.id)}
-            >
+            <Button key={a.id} variant="line" aria-pressed={a === axis} onClick={() => setChosen(a.id)}>
               {a.title}
-            </button>
+            </Button>
           ))}
         </div>
       )}

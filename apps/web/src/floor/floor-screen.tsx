@@ -2,6 +2,7 @@ import type { JobLine, MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { lazy, Suspense, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { useKeys } from '../frame/keys.ts';
@@ -76,9 +77,9 @@ export default function FloorScreen({ me }: { readonly me: MeView }): React.JSX.
           {refused && (
             <div className="refused mb-2 d-flex justify-content-between" role="alert">
               <span>{refused}</span>
-              <button type="button" className="btn-line" onClick={() => setRefused(undefined)}>
+              <Button variant="line" onClick={() => setRefused(undefined)}>
                 Close
-              </button>
+              </Button>
             </div>
           )}
           {me.person.role === 'owner' && floor.data.jobs.length === 0 && (
@@ -116,9 +117,9 @@ export default function FloorScreen({ me }: { readonly me: MeView }): React.JSX.
             )}
           </div>
           {!all && elsewhere.length > MOST_TAGS && (
-            <button type="button" className="btn-line mt-2" onClick={() => setAll(true)}>
+            <Button variant="line" className="mt-2" onClick={() => setAll(true)}>
               {elsewhere.length - MOST_TAGS} more have no place yet: show them
-            </button>
+            </Button>
           )}
           {(done.data?.length ?? 0) > 0 && (
             <p className="mt-3 quiet">
@@ -150,9 +151,9 @@ export default function FloorScreen({ me }: { readonly me: MeView }): React.JSX.
             ))}
           </div>
           {!all && items.length > MOST_MOVES && (
-            <button type="button" className="btn-line mx-3 mb-2" onClick={() => setAll(true)}>
+            <Button variant="line" className="mx-3 mb-2" onClick={() => setAll(true)}>
               {items.length - MOST_MOVES} later ones: show them
-            </button>
+            </Button>
           )}
           <Link to="/book" className="btn-ink">
             Book in a unit <kbd>b</kbd>

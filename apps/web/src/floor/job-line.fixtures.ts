@@ -16,7 +16,7 @@ export const jobLine = (number: number, more: Partial<JobLine> = {}): JobLine =>
   aidsIn: 0,
   partsOff: 0,
   hold: null,
-  promise: null,
+  deliveryDate: null,
   place: 'A',
   updatedAt: '2026-11-24T10:00:00.000Z',
   notices: { parked: false, leadsOff: 0, between: 0, uncounted: 0, standing: [], ahead: [], timers: [] },

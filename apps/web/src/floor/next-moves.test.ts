@@ -8,7 +8,7 @@ import { filtered, nextItems } from './next-moves.ts';
 const now = new Date('2026-11-24T10:00:00.000Z');
 const inMinutes = (m: number): string => new Date(now.getTime() + m * 60_000).toISOString();
 const job = (number: number, more: Partial<JobLine> = {}): JobLine =>
-  jobLine(number, { promise: inMinutes(600), updatedAt: now.toISOString(), ...more });
+  jobLine(number, { deliveryDate: inMinutes(600), updatedAt: now.toISOString(), ...more });
 const timer = (title: string, due: number): JobLine['notices']['timers'][number] => ({
   id: `t-${title}`,
   title,
@@ -27,7 +27,7 @@ describe('with a plan in force', () => {
     attended: true,
   });
   test('its order is the order of the moves, whatever the promises say; what is over counts no more', () => {
-    const jobs = [job(1, { promise: inMinutes(90) }), job(2, { promise: inMinutes(9000) })];
+    const jobs = [job(1, { deliveryDate: inMinutes(90) }), job(2, { deliveryDate: inMinutes(9000) })];
     expect(nextItems(jobs, now).map((i) => i.job.number)).toEqual([1, 2]);
     const planned = nextItems(jobs, now, [move('j1', -200), move('j2', 5), move('j1', 60)]);
     expect(planned.map((i) => [i.job.number, i.planned])).toEqual([
@@ -45,7 +45,12 @@ const withTimer = (n: number, title: string, due: number, nextMove = title): Job
 describe('next moves', () => {
   test('the most pressing work first, then by the time at which it must begin or a wait ends', () => {
     const items = nextItems(
-      [job(1), job(2, { promise: inMinutes(90) }), withTimer(3, 'Cure: sealant', 10), job(4, { promise: null })],
+      [
+        job(1),
+        job(2, { deliveryDate: inMinutes(90) }),
+        withTimer(3, 'Cure: sealant', 10),
+        job(4, { deliveryDate: null }),
+      ],
       now,
     );
     expect(items.map((i) => [i.job.number, i.kind])).toEqual([
@@ -69,7 +74,7 @@ describe('next moves', () => {
     ]);
   });
   test('a wait that has run comes before everything', () => {
-    const items = nextItems([job(2, { promise: inMinutes(1) }), withTimer(3, 'Cure: sealant', -1)], now);
+    const items = nextItems([job(2, { deliveryDate: inMinutes(1) }), withTimer(3, 'Cure: sealant', -1)], now);
     expect(items.map((i) => [i.job.number, i.kind])).toEqual([
       [3, 'now'],
       [2, 'begin'],
@@ -83,7 +88,7 @@ describe('next moves', () => {
     const line = job(8);
     const ahead = [{ id: 'build bearing#1', kind: 'oven' as const, what: 'Cone to 110 °C' }];
     const items = nextItems(
-      [{ ...line, notices: { ...line.notices, ahead } }, job(9, { promise: inMinutes(90) })],
+      [{ ...line, notices: { ...line.notices, ahead } }, job(9, { deliveryDate: inMinutes(90) })],
       now,
     );
     expect(items.map((i) => [i.job.number, i.words])).toEqual([
@@ -98,8 +103,8 @@ describe('next moves', () => {
     expect(nextItems([{ ...parked, notices: { ...parked.notices, parked: true } }, held], now)).toEqual([]);
     const begins = (m: number): number => now.getTime() / 60_000 + m;
     const slack = (latest: number): SlackView => ({ j7: { minutes: 0, planned: false, latest: begins(latest) } });
-    expect(nextItems([job(7, { promise: inMinutes(30) })], now, [], slack(-10))[0]!.late).toBe(true);
-    expect(nextItems([job(7, { promise: inMinutes(30) })], now, [], slack(10))[0]!.late).toBe(false);
+    expect(nextItems([job(7, { deliveryDate: inMinutes(30) })], now, [], slack(-10))[0]!.late).toBe(true);
+    expect(nextItems([job(7, { deliveryDate: inMinutes(30) })], now, [], slack(10))[0]!.late).toBe(false);
   });
   test('it must begin in the shop’s hours; by its promise until they are known', () => {
     const weekend = { j7: { minutes: 60, planned: false, latest: now.getTime() / 60_000 + 20 } };

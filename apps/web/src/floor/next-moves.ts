@@ -16,7 +16,7 @@ export interface NextItem {
 
 const AHEAD = { oven: 'Oven on', soak: 'Lay in to soak', tool: 'Fetch', order: 'See that it is here' } as const;
 /** A job without a promise comes after those that have one. */
-const NO_PROMISE = Number.MAX_SAFE_INTEGER;
+const NO_DATE = Number.MAX_SAFE_INTEGER;
 
 /**
  * Everything in the shop that wants a hand, by time: waits when they end, work by the latest time at which it must
@@ -57,7 +57,7 @@ export function nextItems(
       waits.some((w) => w.kind === 'now' && w.words.startsWith(job.nextMove))
     )
       return waits;
-    const promised = job.promise ? new Date(job.promise).getTime() : NO_PROMISE;
+    const promised = job.deliveryDate ? new Date(job.deliveryDate).getTime() : NO_DATE;
     // Until the shop's hours are known, by its promise: only they tell when it must begin.
     const begins = slack[job.id]?.latest;
     const latest = begins === undefined ? promised : begins * 60_000;

@@ -6,7 +6,12 @@ import type { NextItem } from './next-moves.ts';
 import { NextRow } from './next-row.tsx';
 
 const now = new Date(2026, 10, 24, 10);
-const job = jobLine(307, { id: 'j1', minutesLeft: 94, promise: new Date(2026, 10, 27, 12).toISOString(), place: 'C' });
+const job = jobLine(307, {
+  id: 'j1',
+  minutesLeft: 94,
+  deliveryDate: new Date(2026, 10, 27, 12).toISOString(),
+  place: 'C',
+});
 const drawn = (item: Partial<NextItem>, first = false): string =>
   renderToStaticMarkup(
     <MemoryRouter>
@@ -55,7 +60,7 @@ describe('one of the next moves', () => {
     expect(drawn({}, true)).toMatch(/^\|Now\|Cap off\|/);
     const wait = drawn({ kind: 'wait', at: new Date(2026, 10, 24, 10, 15).getTime(), words: 'Cure: ends' });
     expect(wait).toBe('|10:15|Cure: ends|C · Dolly wheel hub|');
-    expect(drawn({ job: { ...job, promise: null, place: null } })).toMatch(/^\|Any time\|Cap off\|no place · /);
+    expect(drawn({ job: { ...job, deliveryDate: null, place: null } })).toMatch(/^\|Any time\|Cap off\|no place · /);
   });
 
   test('what is late says it in words, and nothing of the latest moment, which is over', () => {

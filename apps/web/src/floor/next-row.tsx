@@ -2,7 +2,7 @@ import { format } from 'date-fns';
 import { memo } from 'react';
 import { Link } from 'react-router';
 import type { NextItem } from './next-moves.ts';
-import { handsWords, promiseWords } from './time-words.ts';
+import { handsWords, deliveryWords } from './time-words.ts';
 
 /** One of the next moves: when, what, where. */
 export const NextRow = memo(function NextRow({
@@ -20,8 +20,8 @@ export const NextRow = memo(function NextRow({
       ? 'Now'
       : item.kind === 'wait'
         ? format(new Date(item.at), 'HH:mm')
-        : item.planned || job.promise
-          ? promiseWords(
+        : item.planned || job.deliveryDate
+          ? deliveryWords(
               new Date(item.planned ? Math.max(item.at, now.getTime()) : item.at).toISOString(),
               now,
             ).replace('Today ', '')

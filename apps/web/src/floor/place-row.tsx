@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { LadderMini } from '../drawing/ladder-mini.tsx';
 import { Marks } from './marks.tsx';
 import { MoveHandle, PlaceTarget } from './move-context.tsx';
-import { inHandWords, promiseWords } from './time-words.ts';
+import { inHandWords, deliveryWords } from './time-words.ts';
 
 /** A bench place: its ladder in small, the next move, the promise. */
 export const PlaceRow = memo(function PlaceRow({
@@ -37,9 +37,9 @@ export const PlaceRow = memo(function PlaceRow({
         {job && job.notices.standing.length > 0 && <small className="donot">{job.notices.standing[0]}</small>}
       </span>
       <span className="pr">
-        {job?.promise && (
+        {job?.deliveryDate && (
           <>
-            <b>{promiseWords(job.promise, now)}</b>
+            <b>{deliveryWords(job.deliveryDate, now)}</b>
             <small>{slack?.words}</small>
           </>
         )}

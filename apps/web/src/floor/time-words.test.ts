@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
-import { handsWords, inHandWords, promiseWords } from './time-words.ts';
+import { handsWords, inHandWords, deliveryWords } from './time-words.ts';
 
 const now = new Date(2026, 10, 24, 10, 0);
 const on = (day: number, hour = 14, minute = 0): string => new Date(2026, 10, day, hour, minute).toISOString();
 
 describe('a moment in words', () => {
   test('today, a day of the coming week by its name, any other by its date', () => {
-    expect(promiseWords(on(24, 16), now)).toBe('Today 16:00');
-    expect(promiseWords(on(24, 0, 5), now)).toBe('Today 00:05');
-    expect(promiseWords(on(25, 8), now)).toBe('Wed 08:00');
-    expect(promiseWords(on(30), now)).toBe('Mon 14:00');
+    expect(deliveryWords(on(24, 16), now)).toBe('Today 16:00');
+    expect(deliveryWords(on(24, 0, 5), now)).toBe('Today 00:05');
+    expect(deliveryWords(on(25, 8), now)).toBe('Wed 08:00');
+    expect(deliveryWords(on(30), now)).toBe('Mon 14:00');
     // In a week it is that weekday again: which one is meant must be said.
-    expect(promiseWords(on(31), now)).toBe('1 Dec 14:00');
-    expect(promiseWords(on(23), now)).toBe('23 Nov 14:00');
+    expect(deliveryWords(on(31), now)).toBe('1 Dec 14:00');
+    expect(deliveryWords(on(23), now)).toBe('23 Nov 14:00');
   });
 });
 

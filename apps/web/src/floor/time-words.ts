@@ -2,7 +2,7 @@ import type { Slack } from '@jubb/core/planning';
 import { differenceInCalendarDays, format, isSameDay } from 'date-fns';
 
 /** "Thu 14:00", or "Today 16:00". */
-export function promiseWords(iso: string, now: Date): string {
+export function deliveryWords(iso: string, now: Date): string {
   const at = new Date(iso);
   if (isSameDay(at, now)) return `Today ${format(at, 'HH:mm')}`;
   const days = differenceInCalendarDays(at, now);

@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import Button from 'react-bootstrap/Button';
 import type { FallbackProps } from 'react-error-boundary';
 import { useLocation, useNavigate, useRouteError } from 'react-router';
 
@@ -19,12 +20,12 @@ export function Broken({ error, resetErrorBoundary }: FallbackProps): React.JSX.
       <h1>This screen broke</h1>
       <p role="alert">What was given is kept and sent all the same. If it comes back, this says why: {says}</p>
       <div className="d-flex gap-2 justify-content-center flex-wrap">
-        <button type="button" className="btn-ink" onClick={resetErrorBoundary}>
+        <Button variant="ink" onClick={resetErrorBoundary}>
           Try again
-        </button>
-        <button type="button" className="btn-line" onClick={() => location.assign('/')}>
+        </Button>
+        <Button variant="line" onClick={() => location.assign('/')}>
           To the Floor
-        </button>
+        </Button>
       </div>
     </main>
   );

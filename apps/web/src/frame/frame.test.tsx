@@ -25,6 +25,8 @@ const places = (): string[] =>
 /** The button on the rail: under More it stands once again. */
 const press = (name: string): void => void fireEvent.click(screen.getAllByRole('button', { name })[0]!);
 
+const field = (): HTMLElement => screen.getByLabelText(/^Find a customer/);
+
 describe('the rail', () => {
   test('has the Shop for the owner, and for nobody else', () => {
     serve({ floor: floor() });
@@ -35,22 +37,29 @@ describe('the rail', () => {
     expect(places()).not.toContain('Shop');
   });
 
-  test('opens the keys, and the search by its button', () => {
+  test('opens the keys, and the search by its button; Escape closes them, and nothing behind acts', async () => {
     serve({ floor: floor() });
     show(<Frame me={una} />);
     press('Keys');
-    expect(screen.getByRole<HTMLDialogElement>('dialog', { name: 'Keys' }).open).toBe(true);
+    const keys = await screen.findByRole('dialog', { name: 'Keys' });
+    expect(keys.contains(document.activeElement)).toBe(true);
+    fireEvent.keyDown(document.activeElement!, { key: '/' });
+    expect(screen.queryByRole('dialog', { name: 'Find' })).toBeNull();
+    // The page behind would take the same key: it is taken, so that it does not.
+    expect(fireEvent.keyDown(document.activeElement!, { key: 'Escape', code: 'Escape', keyCode: 27 })).toBe(false);
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     press('Find');
-    expect(screen.getByRole<HTMLDialogElement>('dialog', { name: 'Find' }).open).toBe(true);
+    expect(await screen.findByRole('dialog', { name: 'Find' })).toBeTruthy();
+    expect(document.activeElement).toBe(field());
   });
 
   test('turns to night and back, and says which it would be', () => {
     serve({ floor: floor() });
     show(<Frame me={una} />);
     press('Night bench');
-    expect(document.documentElement.dataset['theme']).toBe('night');
+    expect(document.documentElement.dataset['bsTheme']).toBe('dark');
     press('Day bench');
-    expect(document.documentElement.dataset['theme']).not.toBe('night');
+    expect(document.documentElement.dataset['bsTheme']).toBe('light');
   });
 
   test('shows the waits that are due first, and how many more there are', async () => {
@@ -77,12 +86,10 @@ describe('finding', () => {
     { kind: 'job', title: 'Job 306', says: 'Dolly hub, Council Depot', path: '/job/j306' },
     { kind: 'unit', title: 'DH-4471', says: 'Council Depot', path: '/unit/u1' },
   ];
-  const field = (): HTMLElement => screen.getByLabelText(/^Find a customer/);
-
   test('arrows choose, Enter goes, and the dialog is done', async () => {
     serve({ search: found });
     const close = jest.fn();
-    const { where } = show(<SearchDialog open close={close} />);
+    const { where } = show(<SearchDialog close={close} />);
     fireEvent.change(field(), { target: { value: 'depot' } });
     await screen.findByText('DH-4471');
     fireEvent.keyDown(field(), { key: 'ArrowDown' });
@@ -96,7 +103,7 @@ describe('finding', () => {
 
   test('a press on one goes there too', async () => {
     serve({ search: found });
-    const { where } = show(<SearchDialog open close={() => undefined} />);
+    const { where } = show(<SearchDialog close={() => undefined} />);
     fireEvent.change(field(), { target: { value: '306' } });
     fireEvent.click(await screen.findByText('Job 306'));
     await waitFor(() => expect(where()).toBe('/job/j306'));
@@ -107,7 +114,7 @@ describe('finding', () => {
     ['a server that says no', new Refusal(503, 'no database'), 'The server does not answer.'],
   ])('%s is said, and Enter goes nowhere', async (_name, search, says) => {
     serve({ search });
-    const { where } = show(<SearchDialog open close={() => undefined} />);
+    const { where } = show(<SearchDialog close={() => undefined} />);
     fireEvent.change(field(), { target: { value: 'zz' } });
     expect(await screen.findByText(says)).toBeTruthy();
     fireEvent.submit(field().closest('form')!);

@@ -1,16 +1,23 @@
 import type { MeView } from '@jubb/contract';
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
 import { openStream } from '../api/stream.ts';
 import { LineBar } from '../line/line-bar.tsx';
 import { outbox } from '../outbox/use-outbox.ts';
-import { HandsDialog } from '../signin/hands-dialog.tsx';
-import { KeysDialog } from './keys-dialog.tsx';
 import { RailTimers } from './rail-timers.tsx';
-import { SearchDialog } from './search-dialog.tsx';
 import { useKeys } from './keys.ts';
 import { useTheme } from './theme.ts';
+
+// Not for the first paint: they come once it is there, so that a key opens them at once.
+const boxes = {
+  hands: () => import('../signin/hands-dialog.tsx'),
+  keys: () => import('./keys-dialog.tsx'),
+  search: () => import('./search-dialog.tsx'),
+};
+const HandsDialog = lazy(async () => ({ default: (await boxes.hands()).HandsDialog }));
+const KeysDialog = lazy(async () => ({ default: (await boxes.keys()).KeysDialog }));
+const SearchDialog = lazy(async () => ({ default: (await boxes.search()).SearchDialog }));
 
 /** The week is asked for so long after the last of several changes to it, or of a job. */
 const WEEK_MS = 150;
@@ -49,6 +56,9 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   const find = pathname.startsWith('/reckoner') ? undefined : () => setFinding(true);
   useKeys({ keys: () => showKeys(true), theme: turnTheme, reckoner: () => void navigate('/reckoner'), find });
 
+  useEffect(() => {
+    for (const load of Object.values(boxes)) void load();
+  }, []);
   useEffect(() => {
     // The week is planned anew when what it is planned from is another; while a job goes on, not at every step of it.
     let later: ReturnType<typeof setTimeout> | undefined;
@@ -162,9 +172,11 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
       >
         <LineBar person={me.person} />
         <Outlet />
-        {hands && <HandsDialog me={me} close={() => setHands(false)} />}
-        <SearchDialog open={finding} close={() => setFinding(false)} />
-        <KeysDialog open={keys} close={() => showKeys(false)} />
+        <Suspense fallback={null}>
+          {hands && <HandsDialog me={me} close={() => setHands(false)} />}
+          {finding && <SearchDialog close={() => setFinding(false)} />}
+          {keys && <KeysDialog close={() => showKeys(false)} />}
+        </Suspense>
       </div>
     </div>
   );

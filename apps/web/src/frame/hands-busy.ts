@@ -1,4 +1,5 @@
 import { useEffect } from 'react';
+import { dialogOpen } from './dialog-open.ts';
 import { charactersAct } from './key-table.ts';
 import { fieldMeant } from './keys.ts';
 
@@ -16,7 +17,7 @@ export function useBusyHands(): void {
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
       if (e.defaultPrevented || e.repeat || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (document.querySelector('dialog[open]')) return;
+      if (dialogOpen()) return;
       if (PEDAL.has(e.key)) {
         const go = document.querySelector<HTMLButtonElement>('.mid .btn-go:not(:disabled)');
         if (!go) return;

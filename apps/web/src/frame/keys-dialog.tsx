@@ -1,6 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { GLYPHS, GlyphSign } from '../drawing/glyph-sign.tsx';
+import { Dialog } from './dialog.tsx';
 import { charactersAct, KEY_TABLE, keyName, setCharactersAct, type KeyPlace } from './key-table.ts';
 
 const PLACES: readonly (readonly [KeyPlace, string])[] = [
@@ -11,15 +13,10 @@ const PLACES: readonly (readonly [KeyPlace, string])[] = [
 ];
 
 /** Every key in one place, out of the table that they act by; Escape closes it. */
-export function KeysDialog({ open, close }: { readonly open: boolean; readonly close: () => void }): React.JSX.Element {
-  const dialog = useRef<HTMLDialogElement>(null);
+export function KeysDialog({ close }: { readonly close: () => void }): React.JSX.Element {
   const [act, setAct] = useState(charactersAct);
-  useEffect(() => {
-    if (open) dialog.current?.showModal();
-    else dialog.current?.close();
-  }, [open]);
   return (
-    <dialog ref={dialog} className="keys wide" aria-label="Keys" onClose={close}>
+    <Dialog name="keys" label="Keys" width={920} close={close}>
       <h2>Keys</h2>
       <Form.Check
         type="switch"
@@ -62,9 +59,9 @@ export function KeysDialog({ open, close }: { readonly open: boolean; readonly c
         ))}
       </ul>
       <p className="quiet">A pedal may send any of these keys; one that sends Page Down works every panel.</p>
-      <button type="button" className="btn-line" onClick={close}>
+      <Button variant="line" onClick={close}>
         Close
-      </button>
-    </dialog>
+      </Button>
+    </Dialog>
   );
 }

@@ -1,9 +1,10 @@
 import { useLayoutEffect, useRef } from 'react';
+import { dialogOpen } from './dialog-open.ts';
 import { charactersAct, isCharacter, KEY_TABLE, type KeyAct } from './key-table.ts';
 
 const TEXT = 'input:not([type=checkbox]):not([type=radio]), textarea, select';
 /** What belongs together on a screen: a key pressed in it may be meant for its text field. */
-const TOGETHER = 'form, .reason, .extra, .op, dialog';
+const TOGETHER = 'form, .reason, .extra, .op, [role=dialog]';
 
 /** The one text field beside the button that has the focus: there a character is the beginning of words. */
 export function fieldMeant(target: HTMLElement | undefined): HTMLElement | 'several' | undefined {
@@ -27,7 +28,7 @@ export function useKeys(acts: Readonly<Partial<Record<KeyAct, (() => void) | und
   useLayoutEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
       // Somebody nearer to it has taken it: a lifted layer, an open dialog.
-      if (e.defaultPrevented || document.querySelector('dialog[open]')) return;
+      if (e.defaultPrevented || dialogOpen()) return;
       if (e.ctrlKey || e.metaKey || e.altKey || e.repeat) return;
       const target = e.target instanceof HTMLElement ? e.target : undefined;
       if (target?.closest(TEXT) && e.key !== 'Escape') return;

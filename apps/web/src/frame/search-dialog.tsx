@@ -1,39 +1,25 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { queries } from '../api/queries.ts';
+import { Dialog } from './dialog.tsx';
 
 const KIND = { job: 'Job', unit: 'Unit', customer: 'Customer', sheet: 'Sheet', part: 'Part' } as const;
 
 /** Finds a customer, unit, serial, job, part or sheet by what is typed; arrows choose, Enter goes. */
-export function SearchDialog({
-  open,
-  close,
-}: {
-  readonly open: boolean;
-  readonly close: () => void;
-}): React.JSX.Element {
-  const dialog = useRef<HTMLDialogElement>(null);
+export function SearchDialog({ close }: { readonly close: () => void }): React.JSX.Element {
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const navigate = useNavigate();
   const found = useQuery(queries.search(text));
   const rows = text.trim() === '' ? [] : (found.data ?? []);
-  useEffect(() => {
-    if (open) dialog.current?.showModal();
-    else dialog.current?.close();
-  }, [open]);
-  const shut = (): void => {
-    close();
-    setText('');
-  };
   const go = (path: string | undefined): void => {
     if (!path) return;
-    shut();
+    close();
     void navigate(path);
   };
   return (
-    <dialog ref={dialog} className="keys search" aria-label="Find" onClose={close}>
+    <Dialog name="search" label="Find" width={620} close={close}>
       <form
         onSubmit={(e) => {
           e.preventDefault();
@@ -67,7 +53,7 @@ export function SearchDialog({
           {rows.map((r, i) => (
             <li key={`${r.kind}${r.path}${r.title}`} role="none">
               {/* The field above has the keys: arrows go up and down, Enter goes there. */}
-              <Link id={`found-${i}`} role="option" aria-selected={i === at} tabIndex={-1} to={r.path} onClick={shut}>
+              <Link id={`found-${i}`} role="option" aria-selected={i === at} tabIndex={-1} to={r.path} onClick={close}>
                 <small>{KIND[r.kind]}</small>
                 <span>
                   <b>{r.title}</b>
@@ -83,6 +69,6 @@ export function SearchDialog({
           </p>
         )}
       </form>
-    </dialog>
+    </Dialog>
   );
 }

@@ -6,9 +6,9 @@ export type Theme = 'day' | 'night';
 /** The theme that this device was left in. */
 export const keptTheme = (): Theme => (localStorage.getItem(KEY) === 'night' ? 'night' : 'day');
 
-/** Puts a theme on the page, and keeps it for this device. */
+/** Puts a theme on the page, as a colour mode of Bootstrap, and keeps it for this device. */
 export function putTheme(theme: Theme): void {
-  document.documentElement.dataset['theme'] = theme;
+  document.documentElement.dataset['bsTheme'] = theme === 'night' ? 'dark' : 'light';
   localStorage.setItem(KEY, theme);
 }
 

@@ -2,6 +2,7 @@ import type { InvoiceDraftView, InvoiceView, MeView } from '@jubb/contract';
 import { invoiceSums, type InvoiceLine } from '@jubb/core/invoice';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useFieldArray, useForm, useWatch } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -135,20 +136,15 @@ function DraftForm({ draft }: { readonly draft: InvoiceDraftView }): React.JSX.E
                 <span className="amount">
                   {Number.isFinite(lines[i]?.sumMinor) ? moneyExact(lines[i]!.sumMinor, draft.currency) : '–'}
                 </span>
-                <button
-                  type="button"
-                  className="btn-line"
-                  aria-label={`Take line ${i + 1} off`}
-                  onClick={() => remove(i)}
-                >
+                <Button variant="line" aria-label={`Take line ${i + 1} off`} onClick={() => remove(i)}>
                   ×
-                </button>
+                </Button>
               </div>
             ))}
           </div>
-          <button type="button" className="btn-line mt-2" onClick={() => append(EMPTY)}>
+          <Button variant="line" className="mt-2" onClick={() => append(EMPTY)}>
             One more line
-          </button>
+          </Button>
           <Form.Label htmlFor="invoice-note" className="mt-3">
             A word on it, if one is due
           </Form.Label>
@@ -176,9 +172,9 @@ function DraftForm({ draft }: { readonly draft: InvoiceDraftView }): React.JSX.E
             made out.
           </p>
           <Wrong says={wrong} />
-          <button type="submit" className="btn-go" disabled={busy || rows.length === 0}>
+          <Button type="submit" variant="go" disabled={busy || rows.length === 0}>
             Make it out
-          </button>
+          </Button>
         </div>
       </div>
     </form>

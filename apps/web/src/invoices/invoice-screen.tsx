@@ -2,7 +2,9 @@ import { paidHows, type InvoiceView, type MeView, type PaidHow } from '@jubb/con
 import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import Table from 'react-bootstrap/Table';
 import { useForm } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
 import { api } from '../api/client.ts';
@@ -71,7 +73,7 @@ export default function InvoiceScreen({ me }: { readonly me: MeView }): React.JS
 
 function Lines({ invoice: i }: { readonly invoice: InvoiceView }): React.JSX.Element {
   return (
-    <table className="invoicetable">
+    <Table className="invoicetable">
       <thead>
         <tr>
           <th>What for</th>
@@ -107,7 +109,7 @@ function Lines({ invoice: i }: { readonly invoice: InvoiceView }): React.JSX.Ele
           </tr>
         ))}
       </tfoot>
-    </table>
+    </Table>
   );
 }
 
@@ -178,9 +180,9 @@ function Paid({ invoice: i }: { readonly invoice: InvoiceView }): React.JSX.Elem
             <Form.Label htmlFor="pay-note">Note</Form.Label>
             <Form.Control id="pay-note" maxLength={200} {...register('note')} />
           </div>
-          <button type="submit" className="btn-ink" disabled={busy}>
+          <Button type="submit" variant="ink" disabled={busy}>
             Write it down
-          </button>
+          </Button>
           <Wrong says={wrong} />
         </form>
       )}
@@ -204,9 +206,9 @@ function TakeBack({ invoice: i }: { readonly invoice: InvoiceView }): React.JSX.
   if (left.length === 0) return null;
   if (!open)
     return (
-      <button type="button" className="btn-line mt-3" onClick={() => setOpen(true)}>
+      <Button variant="line" className="mt-3" onClick={() => setOpen(true)}>
         Something on it is wrong …
-      </button>
+      </Button>
     );
   return (
     <form className="mt-3" noValidate aria-label="Take back" onSubmit={(e) => void handleSubmit(write)(e)}>
@@ -223,12 +225,12 @@ function TakeBack({ invoice: i }: { readonly invoice: InvoiceView }): React.JSX.
       <Form.Label htmlFor="back-reason">Why</Form.Label>
       <Form.Control id="back-reason" maxLength={300} {...register('reason')} />
       <div className="d-flex flex-wrap gap-2 mt-2">
-        <button type="submit" className="btn-ink" disabled={busy}>
+        <Button type="submit" variant="ink" disabled={busy}>
           Make out a credit
-        </button>
-        <button type="button" className="btn-line" onClick={() => setOpen(false)}>
+        </Button>
+        <Button variant="line" onClick={() => setOpen(false)}>
           Leave it
-        </button>
+        </Button>
       </div>
       <Wrong says={wrong} />
     </form>

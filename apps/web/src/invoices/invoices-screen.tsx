@@ -2,6 +2,7 @@ import type { InvoiceRow, MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format, parseISO } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { queries } from '../api/queries.ts';
@@ -32,15 +33,9 @@ export default function InvoicesScreen({ me }: { readonly me: MeView }): React.J
       <Sums open={open} />
       <div className="d-flex gap-2 mt-2" role="group" aria-label="Which invoices">
         {[false, true].map((which) => (
-          <button
-            key={String(which)}
-            type="button"
-            className="btn-line"
-            aria-pressed={all === which}
-            onClick={() => setAll(which)}
-          >
+          <Button key={String(which)} variant="line" aria-pressed={all === which} onClick={() => setAll(which)}>
             {which ? `All, ${invoices.data.length}` : `Not settled, ${open.length}`}
-          </button>
+          </Button>
         ))}
       </div>
       {shown.length === 0 && (

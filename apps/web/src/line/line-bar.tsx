@@ -1,6 +1,7 @@
 import type { PersonView } from '@jubb/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useSyncExternalStore } from 'react';
+import Button from 'react-bootstrap/Button';
 import { useNow } from '../frame/use-now.ts';
 import { commandWords } from '../outbox/command-words.ts';
 import { outbox, useOutbox } from '../outbox/use-outbox.ts';
@@ -53,33 +54,33 @@ function Answered({
     return (
       <div className="bar">
         Refused{of}: {what}. {w.refused}
-        <button type="button" className="btn-line" onClick={() => void outbox.dismiss(w.id)}>
+        <Button variant="line" onClick={() => void outbox.dismiss(w.id)}>
           Read
-        </button>
+        </Button>
       </div>
     );
   if (w.aside !== undefined)
     return (
       <div className="bar">
         Set aside{of}: {what}. {w.aside}
-        <button type="button" className="btn-line" onClick={() => void outbox.tryAgain(w.id)}>
+        <Button variant="line" onClick={() => void outbox.tryAgain(w.id)}>
           Try again
-        </button>
-        <button type="button" className="btn-line" onClick={() => void outbox.dismiss(w.id)}>
+        </Button>
+        <Button variant="line" onClick={() => void outbox.dismiss(w.id)}>
           Leave it out
-        </button>
+        </Button>
       </div>
     );
   if (w.giver.id === '' && person)
     return (
       <div className="bar">
         Of {new Date(w.at).toLocaleString('en-GB')}, never sent, and nobody’s name is on it: {what}.
-        <button type="button" className="btn-line" onClick={() => void outbox.claim(w.id, person)}>
+        <Button variant="line" onClick={() => void outbox.claim(w.id, person)}>
           It is mine: send it
-        </button>
-        <button type="button" className="btn-line" onClick={() => void outbox.dismiss(w.id)}>
+        </Button>
+        <Button variant="line" onClick={() => void outbox.dismiss(w.id)}>
           Leave it out
-        </button>
+        </Button>
       </div>
     );
   return null;

@@ -31,19 +31,29 @@ export class LineWatch {
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     this.watchers += 1;
-    if (this.watchers === 1) void this.look();
+    if (this.watchers === 1) {
+      document.addEventListener('visibilitychange', this.seen);
+      void this.look();
+    }
     return () => {
       this.listeners.delete(listener);
       this.watchers -= 1;
-      if (this.watchers === 0) clearTimeout(this.timer);
+      if (this.watchers > 0) return;
+      document.removeEventListener('visibilitychange', this.seen);
+      clearTimeout(this.timer);
     };
   };
   readonly snapshot = (): LineState => this.state;
 
+  /** A page that comes into view says at once what is so: what it showed last may be hours old. */
+  private readonly seen = (): void => {
+    if (document.visibilityState === 'visible') void this.look();
+  };
+
   /** Asks once, and again after a while. */
   async look(): Promise<void> {
     clearTimeout(this.timer);
-    if (typeof document === 'undefined' || document.visibilityState === 'visible') await this.askOnce();
+    if (document.visibilityState === 'visible') await this.askOnce();
     if (this.watchers > 0) this.timer = setTimeout(() => void this.look(), EVERY_MS);
   }
 

@@ -1,3 +1,4 @@
+/** @jest-environment jsdom */
 import { describe, expect, test } from '@jest/globals';
 import type { HealthView } from '@jubb/contract';
 import { newWaiting, type Waiting } from '../outbox/waiting.ts';
@@ -85,5 +86,24 @@ describe('the watch of the line', () => {
     await watch.look();
     expect([watch.snapshot(), back]).toEqual([{ silentSince: undefined, why: undefined, diskFull: true }, 1]);
     stop();
+  });
+  test('asks while the page is looked at only, and at once when it is looked at again', async () => {
+    let asked = 0;
+    const watch = new LineWatch(() => {
+      asked += 1;
+      return Promise.resolve({ status: 'ok' });
+    });
+    let seen: DocumentVisibilityState = 'hidden';
+    Object.defineProperty(document, 'visibilityState', { configurable: true, get: () => seen });
+    const stop = watch.subscribe(() => undefined);
+    await watch.look();
+    expect(asked).toBe(0);
+    seen = 'visible';
+    document.dispatchEvent(new Event('visibilitychange'));
+    expect(asked).toBe(1);
+    stop();
+    document.dispatchEvent(new Event('visibilitychange'));
+    expect(asked).toBe(1);
+    Reflect.deleteProperty(document, 'visibilityState');
   });
 });

@@ -1,4 +1,5 @@
 import type { DrawerView } from '@jubb/contract';
+import Button from 'react-bootstrap/Button';
 import type { PartsActions } from './use-parts.ts';
 
 /** Shims by size and count, drawn as thick as they are to each other, and the small things that are always wanted. */
@@ -24,24 +25,22 @@ export function DrawerList({
               </small>
             </span>
             <span className="d-flex gap-2 align-items-center">
-              <button
-                type="button"
-                className="btn-line"
+              <Button
+                variant="line"
                 aria-label={`One less of ${s.title}`}
                 disabled={s.count === 0}
                 onClick={() => void actions.setStock(s.number, { title: s.title, bin: s.bin, count: s.count - 1 })}
               >
                 −
-              </button>
+              </Button>
               <b className="count">{s.count}</b>
-              <button
-                type="button"
-                className="btn-line"
+              <Button
+                variant="line"
                 aria-label={`One more of ${s.title}`}
                 onClick={() => void actions.setStock(s.number, { title: s.title, bin: s.bin, count: s.count + 1 })}
               >
                 +
-              </button>
+              </Button>
             </span>
           </div>
         ))}

@@ -2,6 +2,7 @@ import type { KeptView, MeView, ShopOrderView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
@@ -61,15 +62,14 @@ export function KeepIn({ me }: { readonly me: MeView }): React.JSX.Element {
                 {k.least === null ? 'no level' : `order below ${k.least}${k.upTo === null ? '' : `, up to ${k.upTo}`}`}
               </span>
               {may && (
-                <button
-                  type="button"
-                  className="btn-line"
+                <Button
+                  variant="line"
                   aria-expanded={open === keyOf(k)}
                   aria-label={`Level of ${k.title}`}
                   onClick={() => setOpen(open === keyOf(k) ? undefined : keyOf(k))}
                 >
                   {open === keyOf(k) ? 'Close' : 'Level'}
-                </button>
+                </Button>
               )}
               {open === keyOf(k) && <LevelForm kept={k} done={() => setOpen(undefined)} />}
             </li>
@@ -104,9 +104,9 @@ function LevelForm({ kept, done }: { readonly kept: KeptView; readonly done: () 
         <Form.Label htmlFor="level-upto">Up to</Form.Label>
         <Form.Control id="level-upto" inputMode="numeric" {...register('upTo')} />
       </div>
-      <button type="submit" className="btn-ink" disabled={busy}>
+      <Button type="submit" variant="ink" disabled={busy}>
         Keep
-      </button>
+      </Button>
       <Wrong says={wrong} />
     </form>
   );
@@ -177,9 +177,9 @@ function Wanted({
             <Form.Label htmlFor={`${field}-price`}>Each, {currency}</Form.Label>
             <Form.Control id={`${field}-price`} inputMode="decimal" {...register('price')} />
           </div>
-          <button type="submit" className="btn-ink" disabled={busy}>
+          <Button type="submit" variant="ink" disabled={busy}>
             It is ordered
-          </button>
+          </Button>
         </>
       ) : (
         <span>{k.wanted} to order</span>
@@ -212,13 +212,13 @@ function OnOrder({
         </small>
       </span>
       <span>{o.priceMinor === null ? '' : moneyExact(o.priceMinor * o.count, currency)}</span>
-      <button type="button" className="btn-ink" disabled={busy} onClick={() => write('arrive')}>
+      <Button variant="ink" disabled={busy} onClick={() => write('arrive')}>
         It is here
-      </button>
+      </Button>
       {may && (
-        <button type="button" className="btn-line" disabled={busy} onClick={() => write('cancel')}>
+        <Button variant="line" disabled={busy} onClick={() => write('cancel')}>
           Not wanted
-        </button>
+        </Button>
       )}
       <Wrong says={wrong} />
     </div>

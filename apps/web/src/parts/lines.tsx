@@ -1,6 +1,7 @@
 import type { OrderLineView } from '@jubb/contract';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
@@ -32,20 +33,15 @@ export function ComingLines({ lines, currency, actions }: Props): React.JSX.Elem
         <li key={l.line} className={`oline ${l.state}`}>
           <LineHead line={l} currency={currency} when={whenWords(l)} />
           <span className="d-flex gap-2">
-            <button
-              type="button"
-              className="btn-ink"
+            <Button
+              variant="ink"
               onClick={() => (l.kit ? setAt(at === l.line ? undefined : l.line) : void actions.arrive(l, []))}
             >
               It is here
-            </button>
-            <button
-              type="button"
-              className="btn-line"
-              onClick={() => setAt(at === `x${l.line}` ? undefined : `x${l.line}`)}
-            >
+            </Button>
+            <Button variant="line" onClick={() => setAt(at === `x${l.line}` ? undefined : `x${l.line}`)}>
               Cancel
-            </button>
+            </Button>
           </span>
           {at === l.line && (
             <KitCheck line={l} done={(missing) => void actions.arrive(l, missing).then(() => setAt(undefined))} />
@@ -77,9 +73,9 @@ export function ArrivedLines({ lines, currency, actions }: Props): React.JSX.Ele
           />
           <span>
             {l.supplier !== 'drawer' && (
-              <button type="button" className="btn-line" onClick={() => setAt(at === l.line ? undefined : l.line)}>
+              <Button variant="line" onClick={() => setAt(at === l.line ? undefined : l.line)}>
                 Wrong part
-              </button>
+              </Button>
             )}
           </span>
           {l.missing.length > 0 && (
@@ -153,20 +149,19 @@ function KitCheck({
     <fieldset className="kitcheck">
       <legend>What is in it?</legend>
       {parts.map(([part, title]) => (
-        <button
+        <Button
           key={part}
-          type="button"
-          className="btn-line"
+          variant="line"
           aria-pressed={there.includes(part)}
           onClick={() => setThere(there.includes(part) ? there.filter((p) => p !== part) : [...there, part])}
         >
           {there.includes(part) ? '✓ ' : ''}
           {title}
-        </button>
+        </Button>
       ))}
-      <button type="button" className="btn-ink" onClick={() => done(missing)}>
+      <Button variant="ink" onClick={() => done(missing)}>
         {missing.length === 0 ? 'All in it' : `Take it in, ${missing.length} missing`}
-      </button>
+      </Button>
     </fieldset>
   );
 }
@@ -187,9 +182,9 @@ function WhyForm({
   return (
     <form className="kitcheck" noValidate onSubmit={(e) => void send(e)}>
       <Form.Control aria-label={label} placeholder={label} maxLength={400} autoFocus {...register('why')} />
-      <button type="submit" className="btn-ink" disabled={!watch('why').trim()}>
+      <Button type="submit" variant="ink" disabled={!watch('why').trim()}>
         {act}
-      </button>
+      </Button>
     </form>
   );
 }

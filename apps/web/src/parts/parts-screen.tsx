@@ -1,5 +1,6 @@
 import type { MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import { useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { ArrivedLines, ComingLines } from './lines.tsx';
@@ -42,15 +43,9 @@ export default function PartsScreen({ me }: { readonly me: MeView }): React.JSX.
       </div>
       <div className="answers tabs" role="group" aria-label="Which parts">
         {TABS.map((t) => (
-          <button
-            key={t}
-            type="button"
-            className="btn-line"
-            aria-pressed={tab === t}
-            onClick={() => setSearch({ tab: t })}
-          >
+          <Button key={t} variant="line" aria-pressed={tab === t} onClick={() => setSearch({ tab: t })}>
             {titles[t]}
-          </button>
+          </Button>
         ))}
       </div>
       {actions.wrong && (

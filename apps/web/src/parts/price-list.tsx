@@ -1,6 +1,7 @@
 import type { MeView, PriceListView } from '@jubb/contract';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { sendForm } from '../api/client.ts';
@@ -68,9 +69,9 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
             })}
           />
         </div>
-        <button type="submit" className="btn-ink" disabled={!watch('files')?.[0] || !watch('supplier').trim() || busy}>
+        <Button type="submit" variant="ink" disabled={!watch('files')?.[0] || !watch('supplier').trim() || busy}>
           {busy ? 'Reading …' : 'See what it changes'}
-        </button>
+        </Button>
       </form>
       {wrong && (
         <p className="field-error" role="alert">
@@ -86,9 +87,9 @@ export function PriceList({ known, me }: { readonly known: number; readonly me: 
             , {seen.same} the same, {seen.wrong} {seen.wrong === 1 ? 'line' : 'lines'} wrong of {seen.lines}.
           </p>
           {!seen.applied && seen.added + seen.changed > 0 && (
-            <button type="button" className="btn-go" onClick={() => void takeIn()} disabled={busy}>
+            <Button variant="go" onClick={() => void takeIn()} disabled={busy}>
               <span>Take it in{seen.wrong > 0 ? ', without the wrong lines' : ''}</span>
-            </button>
+            </Button>
           )}
           <div className="pricecols">
             <section>

@@ -1,5 +1,6 @@
 import type { OrderLineView } from '@jubb/contract';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 
@@ -41,9 +42,9 @@ export function ScanBox({
         autoComplete="off"
         {...register('code')}
       />
-      <button type="submit" className="btn-ink">
+      <Button type="submit" variant="ink">
         It is here
-      </button>
+      </Button>
       {says && (
         <p className="m-0" role="status">
           {says}

@@ -2,6 +2,7 @@ import { SupplierDto, type MeView, type SupplierView } from '@jubb/contract';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
@@ -22,9 +23,9 @@ export function Suppliers({ me }: { readonly me: MeView }): React.JSX.Element {
         (open === '' ? (
           <SupplierForm done={() => setOpen(undefined)} />
         ) : (
-          <button type="button" className="btn-line mt-3" onClick={() => setOpen('')}>
+          <Button variant="line" className="mt-3" onClick={() => setOpen('')}>
             Add a supplier
-          </button>
+          </Button>
         ))}
       {suppliers.data.length === 0 && <p className="mt-3">Nobody yet. Whoever’s price list is read stands here.</p>}
       <ul className="supplierlist" aria-label="Suppliers">
@@ -43,15 +44,14 @@ export function Suppliers({ me }: { readonly me: MeView }): React.JSX.Element {
                 {s.notes !== '' && <small className="d-block">{s.notes}</small>}
               </span>
               {may && (
-                <button
-                  type="button"
-                  className="btn-line"
+                <Button
+                  variant="line"
                   aria-expanded={open === s.name}
                   aria-label={`${open === s.name ? 'Close' : 'Change'} ${s.name}`}
                   onClick={() => setOpen(open === s.name ? undefined : s.name)}
                 >
                   {open === s.name ? 'Close' : 'Change'}
-                </button>
+                </Button>
               )}
             </div>
             {open === s.name && <SupplierForm supplier={s} done={() => setOpen(undefined)} />}
@@ -95,9 +95,9 @@ function SupplierForm({
       <Field label="Mail" input={register('email')} wrong={errors.email?.message} />
       <Field label="Our number with them" input={register('account')} wrong={errors.account?.message} />
       <Field label="Notes" input={register('notes')} wrong={errors.notes?.message} />
-      <button type="submit" className="btn-ink" disabled={busy}>
+      <Button type="submit" variant="ink" disabled={busy}>
         Keep
-      </button>
+      </Button>
       <Wrong says={wrong} />
     </form>
   );

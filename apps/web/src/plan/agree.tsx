@@ -2,7 +2,7 @@ import type { MeView, PlanJobLabel } from '@jubb/contract';
 import { spendMinor, type Say, type Suggestion } from '@jubb/core/planning';
 import { Link } from 'react-router';
 import { moneyWords } from '../money.ts';
-import { PromiseLater } from './promise-later.tsx';
+import { LaterDeliveryDate } from './later-delivery-date.tsx';
 
 /** What has to be agreed before a plan that is looked at can be taken, and where. */
 export function Agree({
@@ -37,7 +37,7 @@ export function Agree({
           </Link>
         </>
       )}
-      {agree.kind === 'promise' && label && <PromiseLater at={agree.at} job={label} done={done} say={say} />}
+      {agree.kind === 'delivery-date' && label && <LaterDeliveryDate at={agree.at} job={label} done={done} say={say} />}
       {agree.kind === 'job' && (
         <>
           Whoever is waited for is asked first. Clear the hold or write the yes down, and the week is planned anew.

@@ -1,5 +1,6 @@
 import type { MeView, WeekView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
@@ -108,9 +109,9 @@ function ShopHours({ view, owner }: { readonly view: WeekView; readonly owner: b
         }
       />
       {owner && (
-        <button type="submit" className="btn-go mt-2" disabled={bad >= 0}>
+        <Button type="submit" variant="go" className="mt-2" disabled={bad >= 0}>
           Keep these hours <kbd>Enter</kbd>
-        </button>
+        </Button>
       )}
     </form>
   );
@@ -134,9 +135,8 @@ function DaysOff({ view, owner }: { readonly view: WeekView; readonly owner: boo
             <b>{d.day}</b> {name(d.person)}
           </span>
           {owner && (
-            <button
-              type="button"
-              className="btn-line"
+            <Button
+              variant="line"
               onClick={() =>
                 void give(() =>
                   api(`plan/days-off/${d.day}${d.person ? `?person=${d.person}` : ''}`, undefined, 'DELETE'),
@@ -144,7 +144,7 @@ function DaysOff({ view, owner }: { readonly view: WeekView; readonly owner: boo
               }
             >
               Take back
-            </button>
+            </Button>
           )}
         </div>
       ))}
@@ -159,9 +159,9 @@ function DaysOff({ view, owner }: { readonly view: WeekView; readonly owner: boo
               </option>
             ))}
           </Form.Select>
-          <button type="submit" className="btn-line" disabled={watch('day') === ''}>
+          <Button type="submit" variant="line" disabled={watch('day') === ''}>
             Add
-          </button>
+          </Button>
         </form>
       )}
       <Wrong says={wrong} />
@@ -188,13 +188,12 @@ function Extra({ view, may }: { readonly view: WeekView; readonly may: boolean }
             {x.by}
           </span>
           {may && (
-            <button
-              type="button"
-              className="btn-line"
+            <Button
+              variant="line"
               onClick={() => void give(() => api(`plan/extra-hours/${x.id}`, undefined, 'DELETE'))}
             >
               Take back
-            </button>
+            </Button>
           )}
         </div>
       ))}

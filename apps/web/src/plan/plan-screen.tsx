@@ -1,6 +1,7 @@
 import type { MeView } from '@jubb/contract';
 import type { Slots } from '@jubb/core/planning';
 import { useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
 import { useKeys } from '../frame/keys.ts';
 import { usePhone } from '../frame/narrow.ts';
@@ -60,9 +61,9 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
             <h2>The week cannot be planned</h2>
             <p>{wrong}</p>
             {undo && !changed && (
-              <button type="button" className="btn-line" onClick={undo}>
+              <Button variant="line" onClick={undo}>
                 Undo the last move
-              </button>
+              </Button>
             )}
           </>
         ) : (
@@ -109,28 +110,23 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
         <div className="planfoot">
           {!phone && (
             <>
-              <button
-                type="button"
-                className="btn-line"
-                aria-pressed={days === 1}
-                onClick={() => setDays(days === 4 ? 1 : 4)}
-              >
+              <Button variant="line" aria-pressed={days === 1} onClick={() => setDays(days === 4 ? 1 : 4)}>
                 {days === 4 ? 'One day' : 'The week'} <kbd>d</kbd>
-              </button>
-              <button type="button" className="btn-line" aria-pressed={list} onClick={() => setList(!asList)}>
+              </Button>
+              <Button variant="line" aria-pressed={list} onClick={() => setList(!asList)}>
                 {list ? 'Lanes' : 'List'} <kbd>l</kbd>
-              </button>
+              </Button>
             </>
           )}
-          <button type="button" className="btn-line" disabled={!chosen} onClick={pinChosen}>
+          <Button variant="line" disabled={!chosen} onClick={pinChosen}>
             {held.some((p) => p.activity === chosen) ? 'Unpin' : 'Pin'} <kbd>p</kbd>
-          </button>
-          <button type="button" className="btn-line" disabled={!undo} onClick={undo}>
+          </Button>
+          <Button variant="line" disabled={!undo} onClick={undo}>
             Undo <kbd>u</kbd>
-          </button>
-          <button type="button" className="btn-line" onClick={() => window.print()}>
+          </Button>
+          <Button variant="line" onClick={() => window.print()}>
             Print
-          </button>
+          </Button>
           <a className="btn-line" href="/api/plan/week.ics">
             Calendar
           </a>
@@ -177,7 +173,7 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
         />
         {!changed && !moved && chosenJob && <Weigh job={chosenJob} may={me.person.role !== 'parts'} />}
         {agreed && (
-          <button type="button" className="btn-go mt-auto" onClick={() => void week.take()} disabled={!mayTake}>
+          <Button variant="go" className="mt-auto" onClick={() => void week.take()} disabled={!mayTake}>
             <span>
               {inForce
                 ? 'This plan is in force'
@@ -188,7 +184,7 @@ export default function PlanScreen({ me }: { readonly me: MeView }): React.JSX.E
                     : 'Take this plan'}
             </span>
             <kbd>Enter</kbd>
-          </button>
+          </Button>
         )}
       </aside>
     </main>

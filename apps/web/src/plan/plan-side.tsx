@@ -1,5 +1,6 @@
 import { slackOf, type LateJob, type Plan, type PlanProblem, type Say, type Suggestion } from '@jubb/core/planning';
 import type { PlanJobLabel } from '@jubb/contract';
+import Button from 'react-bootstrap/Button';
 import { inHandWords } from '../floor/time-words.ts';
 import { spanWords } from './say.ts';
 import type { Tried } from './use-planner.ts';
@@ -34,7 +35,7 @@ export function PlanSide({
 }): React.JSX.Element {
   const label = (id: string): PlanJobLabel | undefined => labels.find((l) => l.id === id);
   // A later promise is offered last, and always.
-  const later = (s: Suggestion): boolean => s.agree.kind === 'promise';
+  const later = (s: Suggestion): boolean => s.agree.kind === 'delivery-date';
   const shown = [
     ...suggestions.filter((s) => !later(s)).slice(0, MOST_SHOWN),
     ...suggestions.filter(later).slice(0, MOST_LATER),
@@ -85,16 +86,16 @@ export function PlanSide({
             </p>
           )}
           {shown.map((s) => (
-            <button
+            <Button
               key={`${s.for}/${s.id}`}
-              type="button"
-              className={`btn-line save ${s.keeps ? 'keeps' : ''}`}
+              variant="line"
+              className={s.keeps ? 'save keeps' : 'save'}
               onClick={() => use(s)}
             >
               <b>{s.title}</b>
               {label(s.for)?.number} {s.keeps ? 'keeps its promise' : 'is ready'}, {say(s.ready)}
               {s.costs.length > 0 && <small className="d-block">Then {s.costs.join(', ')} late</small>}
-            </button>
+            </Button>
           ))}
         </>
       )}

@@ -59,7 +59,7 @@ export function work({ id, problem, zone, seconds, suggest }: AskPlan, tell: (a:
     const once = suggestions.filter(
       (s, i) => s.agree.kind !== 'hours' || suggestions.findIndex((o) => o.id === s.id && o.keeps >= s.keeps) === i,
     );
-    const rank = (s: Suggestion): number => (s.agree.kind === 'promise' ? 2 : s.keeps ? 0 : 1);
+    const rank = (s: Suggestion): number => (s.agree.kind === 'delivery-date' ? 2 : s.keeps ? 0 : 1);
     tell({ id, suggestions: once.sort((a, b) => rank(a) - rank(b)), done: true });
   } catch (e) {
     tell({ id, wrong: e instanceof PlanError ? e.message : `It cannot be planned: ${String(e)}`, done: true });

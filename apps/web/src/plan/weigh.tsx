@@ -1,5 +1,6 @@
 import { jobWeights, type PlanJobLabel } from '@jubb/contract';
 import { useMutation } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import { api } from '../api/client.ts';
 
 const WORDS = { 1: 'once', 2: 'twice', 4: 'four times' } as const;
@@ -17,16 +18,15 @@ export function Weigh({ job, may }: { readonly job: PlanJobLabel; readonly may: 
       <small className="d-block">When it is late, that counts</small>
       <div className="d-flex gap-2">
         {jobWeights.map((w) => (
-          <button
+          <Button
             key={w}
-            type="button"
-            className="btn-line"
+            variant="line"
             aria-pressed={job.weight === w}
             disabled={!may || weigh.isPending}
             onClick={() => weigh.mutate(w)}
           >
             {WORDS[w]}
-          </button>
+          </Button>
         ))}
       </div>
       {weigh.error && (

@@ -9,6 +9,7 @@ import {
 } from '@jubb/core/quantities';
 import type { Reckoner, Reckoning, ResultValue } from '@jubb/core/reckoners';
 import { useState } from 'react';
+import Table from 'react-bootstrap/Table';
 import { friendly, friendlyUnit } from './friendly.ts';
 import { VerdictMark, type Shown } from '../drawing/verdict-mark.tsx';
 
@@ -143,7 +144,7 @@ export function plain(value: ResultValue | undefined): string {
 function Rows({ rows }: { readonly rows: readonly Record<string, ResultValue>[] }): React.JSX.Element {
   const columns = [...new Set(rows.flatMap((r) => Object.keys(r)))];
   return (
-    <table className="rows">
+    <Table className="rows">
       <thead>
         <tr>
           {columns.map((c) => (
@@ -162,7 +163,7 @@ function Rows({ rows }: { readonly rows: readonly Record<string, ResultValue>[] 
           </tr>
         ))}
       </tbody>
-    </table>
+    </Table>
   );
 }
 

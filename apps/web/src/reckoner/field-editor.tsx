@@ -1,6 +1,7 @@
 import { unitsOf, type Dimension } from '@jubb/core/quantities';
 import type { Field, Fields } from '@jubb/core/reckoners';
 import { useId } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Finder } from './finder.tsx';
 import { blank, joinTyped, splitTyped, switchUnit } from './inputs.ts';
 
@@ -73,13 +74,9 @@ export function FieldEditor(props: EditorProps): React.JSX.Element {
       <fieldset className="group">
         <legend>{label}</legend>
         {field.optional && (
-          <button
-            type="button"
-            className="btn-line small"
-            onClick={() => change(path, there ? undefined : blank(field))}
-          >
+          <Button variant="line" className="small" onClick={() => change(path, there ? undefined : blank(field))}>
             {there ? 'Leave out' : 'Add'}
-          </button>
+          </Button>
         )}
         {there && (
           <FieldEditors
@@ -226,9 +223,9 @@ function FigureOrRecord({
       ) : (
         <FieldEditor field={single} path={path} value={value} change={change} wrong={wrong} />
       )}
-      <button type="button" className="btn-line small" onClick={() => change(path, several ? '' : blank(record))}>
+      <Button variant="line" className="small" onClick={() => change(path, several ? '' : blank(record))}>
         {several ? `As one ${single.label.toLowerCase()}` : record.label}
-      </button>
+      </Button>
       {several && message}
     </fieldset>
   );
@@ -341,20 +338,20 @@ function ListEditor({
             />
           )}
           {!fixed && rows.length > field.minLength && (
-            <button type="button" className="btn-line small" aria-label={`Take out ${i + 1}`} onClick={() => drop(i)}>
+            <Button variant="line" className="small" aria-label={`Take out ${i + 1}`} onClick={() => drop(i)}>
               −
-            </button>
+            </Button>
           )}
         </div>
       ))}
       {(!fixed || rows.length === 0) && rows.length < field.maxLength && !(fixed && !field.optional) && (
-        <button
-          type="button"
-          className="btn-line small"
+        <Button
+          variant="line"
+          className="small"
           onClick={() => change(path, fixed ? blank(field) : [...rows, blank(inner)])}
         >
           Add {(fixed ? (label ?? field.label) : inner.label).toLowerCase()}
-        </button>
+        </Button>
       )}
       {message}
     </fieldset>

@@ -1,5 +1,6 @@
 import { findReckoner, ReckonError, type Fields, type Reckoning } from '@jubb/core/reckoners';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { withValue, type Inputs } from './inputs.ts';
 
 /** The editors of a reckoner's fields: handed in, since one of those fields holds this finder. */
@@ -26,9 +27,9 @@ export function Finder({
   const [open, setOpen] = useState(false);
   return (
     <div className="finder">
-      <button type="button" className="btn-line small" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <Button variant="line" className="small" aria-expanded={open} onClick={() => setOpen(!open)}>
         {ASKS[id]}
-      </button>
+      </Button>
       {open && (
         <Search
           id={id}
@@ -76,9 +77,9 @@ function Search({
       </div>
       <div className="acts">
         {candidates.slice(0, 4).map((c, i) => (
-          <button key={c} type="button" className={i === 0 ? 'btn-ink' : 'btn-line'} onClick={() => take(c)}>
+          <Button key={c} variant={i === 0 ? 'ink' : 'line'} onClick={() => take(c)}>
             {c}
-          </button>
+          </Button>
         ))}
       </div>
       {'found' in answer &&

@@ -1,6 +1,8 @@
 import { formatQuantity } from '@jubb/core/quantities';
 import { reckoners, ReckonError, type Reckoner, type Reckoning } from '@jubb/core/reckoners';
 import { useMemo, useRef, useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import Table from 'react-bootstrap/Table';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useKeys } from '../frame/keys.ts';
 import { Answer, asText, plain } from './answer.tsx';
@@ -141,28 +143,23 @@ function Calculation({ reckoner }: { readonly reckoner: Reckoner }): React.JSX.E
               </p>
             ))}
             <div className="acts">
-              <button
-                type="button"
-                className="btn-line"
-                onClick={() => void copy(asText(reckoner, inputs, last), 'text')}
-              >
+              <Button variant="line" onClick={() => void copy(asText(reckoner, inputs, last), 'text')}>
                 Copy as text
-              </button>
-              <button
-                type="button"
-                className="btn-line"
+              </Button>
+              <Button
+                variant="line"
                 onClick={() => void copy(JSON.stringify({ id: reckoner.id, inputs, ...last }, null, 2), 'JSON')}
               >
                 Copy as JSON
-              </button>
-              <button type="button" className="btn-line" onClick={() => window.print()}>
+              </Button>
+              <Button variant="line" onClick={() => window.print()}>
                 Print
-              </button>
+              </Button>
               <span role="status">{told}</span>
             </div>
             <details open>
               <summary>Working</summary>
-              <table className="working">
+              <Table className="working">
                 <tbody>
                   {last.working.map((l, i) => (
                     <tr key={`${i}-${l.name}`}>
@@ -175,7 +172,7 @@ function Calculation({ reckoner }: { readonly reckoner: Reckoner }): React.JSX.E
                     </tr>
                   ))}
                 </tbody>
-              </table>
+              </Table>
             </details>
             <details open>
               <summary>Source</summary>

@@ -1,5 +1,6 @@
 import type { DeskRecord } from '@jubb/core/bench';
 import { formatQuantity } from '@jubb/core/quantities';
+import Table from 'react-bootstrap/Table';
 import { VerdictMark } from '../drawing/verdict-mark.tsx';
 import { limitWords } from '../bench/panels/measuring/figures.tsx';
 import { moneyWords } from '../money.ts';
@@ -12,7 +13,7 @@ export function DeskSection({ desk }: { readonly desk: DeskRecord }): React.JSX.
       {desk.figures.length > 0 && (
         <>
           <h2>Derived from the readings</h2>
-          <table>
+          <Table>
             <tbody>
               {desk.figures.flatMap((m) =>
                 m.figures.map((f) => (
@@ -28,7 +29,7 @@ export function DeskSection({ desk }: { readonly desk: DeskRecord }): React.JSX.
                 )),
               )}
             </tbody>
-          </table>
+          </Table>
         </>
       )}
       <Rows

@@ -2,6 +2,7 @@ import type { JobRecord } from '@jubb/core/bench';
 import { fingerprint, type HeadSignature } from '@jubb/core/bench/verify';
 import { formatBand, formatQuantity, type Quantity } from '@jubb/core/quantities';
 import { format } from 'date-fns';
+import Table from 'react-bootstrap/Table';
 import { Link } from 'react-router';
 import { limitWords } from '../bench/panels/measuring/figures.tsx';
 import { VerdictMark, type Shown } from '../drawing/verdict-mark.tsx';
@@ -64,7 +65,7 @@ export function AsFoundAndNow({ r }: Of): React.JSX.Element {
   return (
     <>
       <h2>As found and now</h2>
-      <table>
+      <Table>
         <thead>
           <tr>
             <th>What</th>
@@ -87,7 +88,7 @@ export function AsFoundAndNow({ r }: Of): React.JSX.Element {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </>
   );
 }
@@ -97,7 +98,7 @@ export function MeasuredAndFound({ r }: Of): React.JSX.Element {
   return (
     <>
       <h2>Measured and found</h2>
-      <table>
+      <Table>
         <tbody>
           {r.measures.map((m) => (
             <tr key={m.title}>
@@ -132,7 +133,7 @@ export function MeasuredAndFound({ r }: Of): React.JSX.Element {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </>
   );
 }
@@ -162,7 +163,7 @@ export function Fluids({ r }: Of): React.JSX.Element | null {
   return (
     <>
       <h2>Fluids and compounds</h2>
-      <table>
+      <Table>
         <tbody>
           {r.fluids.map((f) => (
             <tr key={f.fluid}>
@@ -178,7 +179,7 @@ export function Fluids({ r }: Of): React.JSX.Element | null {
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </>
   );
 }
@@ -192,7 +193,7 @@ export function Settings({ r }: Of): React.JSX.Element {
           <h2>
             {s.title}, {formatBand(s.band)}
           </h2>
-          <table>
+          <Table>
             <thead>
               <tr>
                 <th>Pack</th>
@@ -219,7 +220,7 @@ export function Settings({ r }: Of): React.JSX.Element {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Table>
           <p className="quiet mt-2">
             Working:{' '}
             {s.working
@@ -252,7 +253,7 @@ export function Tightened({ r }: Of): React.JSX.Element {
               · figure from {j.from.document}, page {j.from.page}
             </small>
           )}
-          <table>
+          <Table>
             <tbody>
               {j.stages.map((st) => (
                 <tr key={st.name}>
@@ -281,7 +282,7 @@ export function Tightened({ r }: Of): React.JSX.Element {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </Table>
         </div>
       ))}
     </>

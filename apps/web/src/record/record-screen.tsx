@@ -1,6 +1,7 @@
 import { absentParts, fold, jobSheet, renewedParts, standingNow } from '@jubb/core/bench';
 import type { MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { Caution } from '../bench/caution.tsx';
@@ -73,12 +74,12 @@ export default function RecordScreen({ me }: { readonly me: MeView }): React.JSX
             Invoice
           </Link>
         )}
-        <button type="button" className="btn-line" onClick={() => window.print()}>
+        <Button variant="line" onClick={() => window.print()}>
           Print
-        </button>
-        <button type="button" className="btn-line" onClick={download}>
+        </Button>
+        <Button variant="line" onClick={download}>
           Download JSON
-        </button>
+        </Button>
         <a className="btn-line" href={`/api/jobs/${id}/record.csv`}>
           CSV
         </a>
@@ -92,15 +93,14 @@ export default function RecordScreen({ me }: { readonly me: MeView }): React.JSX
         </a>
         <span className="flex-grow-1" />
         {(['workshop', 'customer'] as const).map((d) => (
-          <button
+          <Button
             key={d}
-            type="button"
-            className="btn-line"
+            variant="line"
             aria-pressed={plain === (d === 'customer')}
             onClick={() => setSearch(d === 'customer' ? { depth: d } : {})}
           >
             {d === 'customer' ? 'For the customer' : 'In full'}
-          </button>
+          </Button>
         ))}
       </div>
       {plain ? (

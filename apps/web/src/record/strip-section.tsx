@@ -1,5 +1,6 @@
 import type { StripRecord } from '@jubb/core/bench';
 import { format } from 'date-fns';
+import Table from 'react-bootstrap/Table';
 
 const when = (at: string): string => format(new Date(at), 'd MMM, HH:mm');
 
@@ -96,7 +97,7 @@ export function Rows({
   return (
     <>
       <h2>{title}</h2>
-      <table>
+      <Table>
         <tbody>
           {rows.map((r, i) => (
             <tr key={i}>
@@ -106,7 +107,7 @@ export function Rows({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </>
   );
 }

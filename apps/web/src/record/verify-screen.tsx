@@ -1,6 +1,7 @@
 import type { ImportedView } from '@jubb/contract';
 import type { Verification } from '@jubb/core/bench/verify';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { api } from '../api/client.ts';
 import { useWrite } from '../api/use-write.ts';
 
@@ -66,9 +67,9 @@ export default function VerifyScreen(): React.JSX.Element {
           </ul>
           {result.fingerprint && <p>Fingerprint {result.fingerprint}</p>}
           {result.good && !result.known && !taken && (
-            <button type="button" className="btn-ink" onClick={() => file && took.write(file)}>
+            <Button variant="ink" onClick={() => file && took.write(file)}>
               Take it in
-            </button>
+            </Button>
           )}
           {taken && (
             <p role="status">

@@ -2,6 +2,7 @@ import type { DocumentView } from '@jubb/contract';
 import { convert, formatBand, formatQuantity } from '@jubb/core/quantities';
 import { ReckonError, torqueSanity } from '@jubb/core/reckoners';
 import { fastenerLength, faultCure, faultShows, partsOfVariant, type Joint, type Sheet } from '@jubb/core/sheet';
+import Table from 'react-bootstrap/Table';
 import { BeltRoute, routesOf } from '../drawing/belt-route.tsx';
 import { Whose } from '../bench/figure-source.tsx';
 
@@ -20,7 +21,7 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
   );
   return (
     <>
-      <Table title="Parts" heads={['Part', 'Count', 'Rule', 'Order', 'How it goes']}>
+      <Titled title="Parts" heads={['Part', 'Count', 'Rule', 'Order', 'How it goes']}>
         {Object.values(sheet.parts)
           .filter((p) => used.has(p.id))
           .map((p) => (
@@ -49,8 +50,8 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
               </td>
             </tr>
           ))}
-      </Table>
-      <Table title="Joints" heads={['Joint', 'Thread', 'Figures', 'In the other unit', 'Sanity', 'Whose']}>
+      </Titled>
+      <Titled title="Joints" heads={['Joint', 'Thread', 'Figures', 'In the other unit', 'Sanity', 'Whose']}>
         {Object.values(sheet.joints).map((j) => (
           <tr key={j.id}>
             <td>
@@ -89,8 +90,8 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
             <td>{whose(j.from)}</td>
           </tr>
         ))}
-      </Table>
-      <Table title="Settings and limits" heads={['What', 'Figure', 'By', 'Whose']}>
+      </Titled>
+      <Titled title="Settings and limits" heads={['What', 'Figure', 'By', 'Whose']}>
         {Object.values(sheet.settings).map((s) => (
           <Row key={s.id} cells={[s.title, formatBand(s.band), s.how ?? s.gauge, whose(s.from)]} />
         ))}
@@ -111,8 +112,8 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
             ]}
           />
         ))}
-      </Table>
-      <Table title="Tests and looks" heads={['What', 'Good', 'By', 'If not, look at']}>
+      </Titled>
+      <Titled title="Tests and looks" heads={['What', 'Good', 'By', 'If not, look at']}>
         {Object.values(sheet.tests).map((t) => (
           <Row key={t.id} cells={[t.title, formatBand(t.accept), t.gauge, names(sheet, t.failedBy)]} />
         ))}
@@ -130,29 +131,29 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
             ]}
           />
         ))}
-      </Table>
+      </Titled>
       {sheet.faults && (
-        <Table title="Faults, the likeliest first" heads={['What is wrong', 'What it shows', 'What cures it']}>
+        <Titled title="Faults, the likeliest first" heads={['What is wrong', 'What it shows', 'What cures it']}>
           {Object.values(sheet.faults)
             .sort((a, b) => b.often - a.often)
             .map((f) => (
               <Row key={f.id} cells={[f.title, faultShows(sheet, f).join('; '), faultCure(sheet, f).join(', ')]} />
             ))}
-        </Table>
+        </Titled>
       )}
       {Object.values(sheet.methods).length > 0 && (
-        <Table title="Methods" heads={['Question', 'Choice', 'When it is right']}>
+        <Titled title="Methods" heads={['Question', 'Choice', 'When it is right']}>
           {Object.values(sheet.methods).flatMap((m) =>
             m.choices.map((c, i) => <Row key={m.id + c.id} cells={[i === 0 ? m.ask : '', c.title, c.why]} />),
           )}
-        </Table>
+        </Titled>
       )}
       {sheet.standing.length > 0 && (
-        <Table title="Standing cautions" heads={['From', 'Until', 'Do not']}>
+        <Titled title="Standing cautions" heads={['From', 'Until', 'Do not']}>
           {sheet.standing.map((s) => (
             <Row key={s.id} cells={[stepTitle(sheet, s.from), stepTitle(sheet, s.until), s.say]} />
           ))}
-        </Table>
+        </Titled>
       )}
       {routesOf(sheet.routes, undefined, variant).map((r) => (
         <figure key={r.id} className="m-0 mt-3">
@@ -162,7 +163,7 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
           <BeltRoute route={r} />
         </figure>
       ))}
-      <Table title="Aids, marks and leads" heads={['Kind', 'What', 'Where']}>
+      <Titled title="Aids, marks and leads" heads={['Kind', 'What', 'Where']}>
         {Object.values(sheet.aids).map((a) => (
           <Row key={a.id} cells={['aid', a.title, a.where]} />
         ))}
@@ -172,21 +173,21 @@ export function ManualTables({ sheet, variant, documents }: Props): React.JSX.El
         {Object.values(sheet.leads).map((l) => (
           <Row key={l.id} cells={[l.kind, l.title, l.where]} />
         ))}
-      </Table>
+      </Titled>
       {Object.values(sheet.stacks).map((s) => (
-        <Table key={s.id} title={s.title} heads={['From ' + s.from, '']}>
+        <Titled key={s.id} title={s.title} heads={['From ' + s.from, '']}>
           {s.layers.map((l, i) => (
             <Row key={`${i}-${l.part}`} cells={[String(i + 1), l.title]} />
           ))}
           {s.last && <Row cells={['', s.last]} />}
-        </Table>
+        </Titled>
       ))}
       {Object.values(sheet.fluids).length > 0 && (
-        <Table title="Fluids" heads={['Fluid', 'Grade', 'How much', 'Whose']}>
+        <Titled title="Fluids" heads={['Fluid', 'Grade', 'How much', 'Whose']}>
           {Object.values(sheet.fluids).map((f) => (
             <Row key={f.id} cells={[f.title, f.grade, formatQuantity(f.amount), whose(f.from)]} />
           ))}
-        </Table>
+        </Titled>
       )}
     </>
   );
@@ -221,7 +222,7 @@ function sanityOf(joint: Joint): string {
   }
 }
 
-function Table({
+function Titled({
   title,
   heads,
   children,
@@ -233,7 +234,7 @@ function Table({
   return (
     <>
       <h2>{title}</h2>
-      <table>
+      <Table>
         <thead>
           <tr>
             {heads.map((h, i) => (
@@ -244,7 +245,7 @@ function Table({
           </tr>
         </thead>
         <tbody>{children}</tbody>
-      </table>
+      </Table>
     </>
   );
 }

@@ -1,6 +1,7 @@
 import type { MeView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Link, useParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { ManualDrawings } from './manual-drawings.tsx';
@@ -35,19 +36,13 @@ export default function SheetScreen({ me }: { readonly me: MeView }): React.JSX.
         <Link to="/sheets" className="btn-line">
           Library
         </Link>
-        <button type="button" className="btn-line" onClick={() => window.print()}>
+        <Button variant="line" onClick={() => window.print()}>
           Print
-        </button>
+        </Button>
         {sheet.variants.map((v) => (
-          <button
-            key={v.id}
-            type="button"
-            className="btn-line"
-            aria-pressed={v.id === shown}
-            onClick={() => setVariant(v.id)}
-          >
+          <Button key={v.id} variant="line" aria-pressed={v.id === shown} onClick={() => setVariant(v.id)}>
             {v.title}
-          </button>
+          </Button>
         ))}
       </div>
       <article className="record manual">

@@ -1,6 +1,7 @@
 import type { MeView, SheetLine } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { api } from '../api/client.ts';
@@ -25,14 +26,9 @@ export default function SheetsScreen({ me }: { readonly me: MeView }): React.JSX
       <div className="d-flex justify-content-between align-items-center gap-3 mb-3">
         <h1>Build sheets</h1>
         {me.person.role === 'owner' && (
-          <button
-            type="button"
-            className="btn-line ms-auto"
-            aria-pressed={choosing}
-            onClick={() => setChoosing(!choosing)}
-          >
+          <Button variant="line" className="ms-auto" aria-pressed={choosing} onClick={() => setChoosing(!choosing)}>
             {choosing ? 'That is all' : 'What we take in …'}
-          </button>
+          </Button>
         )}
         <input
           className="form-control filter"

@@ -1,4 +1,5 @@
 import type { SheetProblem } from '@jubb/core/sheet';
+import Button from 'react-bootstrap/Button';
 import { Link } from 'react-router';
 import { api } from '../api/client.ts';
 import { useWrite } from '../api/use-write.ts';
@@ -61,9 +62,9 @@ export function TakeIn(): React.JSX.Element {
             </small>
           ))}
           {read.usable && (
-            <button type="button" className="btn-ink mt-2" onClick={() => take(read.source)}>
+            <Button variant="ink" className="mt-2" onClick={() => take(read.source)}>
               Take it in
-            </button>
+            </Button>
           )}
         </div>
       )}

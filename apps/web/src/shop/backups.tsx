@@ -2,6 +2,7 @@ import type { BackupsView, BackupView } from '@jubb/contract';
 import { NIGHTS_KEPT } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format, formatDistanceStrict } from 'date-fns';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
@@ -26,9 +27,9 @@ export function Backups(): React.JSX.Element {
   return (
     <>
       <LastOne view={backups.data} />
-      <button type="button" className="btn-go" disabled={running || take.busy} onClick={() => take.write()}>
+      <Button variant="go" disabled={running || take.busy} onClick={() => take.write()}>
         {running ? 'Being taken …' : 'Take one now'}
-      </button>
+      </Button>
       <Wrong says={take.wrong} />
       <Nightly at={backups.data.nightly} key={backups.data.nightly} />
       {all.length > 0 && (
@@ -85,13 +86,13 @@ function Nightly({ at }: { readonly at: string | null }): React.JSX.Element {
         {at === null ? 'None is taken at night. Every night at' : 'Taken every night at'}
       </Form.Label>
       <Form.Control id="nightly-at" type="time" {...register('time')} />
-      <button type="submit" className="btn-line" disabled={busy || watch('time') === at}>
+      <Button type="submit" variant="line" disabled={busy || watch('time') === at}>
         {at === null ? `Take it, keep ${NIGHTS_KEPT}` : 'Keep this time'}
-      </button>
+      </Button>
       {at !== null && (
-        <button type="button" className="btn-line" disabled={busy} onClick={() => write(null)}>
+        <Button variant="line" disabled={busy} onClick={() => write(null)}>
           Not at night any more
-        </button>
+        </Button>
       )}
       <Wrong says={wrong} />
     </form>

@@ -1,6 +1,7 @@
 import type { ShopDrawerView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useFieldArray, useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
@@ -29,14 +30,14 @@ export function Drawers(): React.JSX.Element {
                 ? 'empty'
                 : `${d.sizes.reduce((n, s) => n + s.count, 0)} pieces, ${d.sizes.at(-1)!.mm} to ${d.sizes[0]!.mm} mm`}
             </span>
-            <button
-              type="button"
-              className="btn-line ms-auto"
+            <Button
+              variant="line"
+              className="ms-auto"
               aria-expanded={open === d.drawer}
               onClick={() => setOpen(open === d.drawer ? undefined : d.drawer)}
             >
               {open === d.drawer ? 'Close' : 'Count'}
-            </button>
+            </Button>
           </div>
           {open === d.drawer && <CountForm drawer={d} done={() => setOpen(undefined)} />}
         </li>
@@ -100,9 +101,9 @@ function CountForm({
           <Form.Control aria-label={`Pieces of size ${i + 1}`} inputMode="numeric" {...register(`sizes.${i}.count`)} />
         </div>
       ))}
-      <button type="submit" className="btn-ink" disabled={busy}>
+      <Button type="submit" variant="ink" disabled={busy}>
         Keep the count
-      </button>
+      </Button>
       <Wrong says={wrong} />
     </form>
   );

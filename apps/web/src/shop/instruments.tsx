@@ -5,6 +5,7 @@ import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
@@ -43,9 +44,9 @@ export function Instruments(): React.JSX.Element {
       {open === 'new' ? (
         <InstrumentForm done={() => setOpen(undefined)} />
       ) : (
-        <button type="button" className="btn-line mt-3" onClick={() => setOpen('new')}>
+        <Button variant="line" className="mt-3" onClick={() => setOpen('new')}>
           Add an instrument
-        </button>
+        </Button>
       )}
       <ul className="shoplist" aria-label="Instruments">
         {list.data.map((i) => (
@@ -105,18 +106,18 @@ function Off({
   return (
     <span className="answers ms-auto">
       {change && (
-        <button type="button" className="btn-line" onClick={change}>
+        <Button variant="line" onClick={change}>
           Change
-        </button>
+        </Button>
       )}
-      <button
-        type="button"
-        className={asked ? 'btn-line danger' : 'btn-line'}
+      <Button
+        variant="line"
+        className={asked ? 'danger' : undefined}
         disabled={busy}
         onClick={() => (asked ? write() : setAsked(true))}
       >
         {asked ? 'Yes, off the list' : 'Not here any more …'}
-      </button>
+      </Button>
       <Wrong says={wrong} />
     </span>
   );
@@ -225,12 +226,12 @@ function InstrumentForm({
         />
       )}
       <div className="answers">
-        <button type="submit" className="btn-ink" disabled={busy}>
+        <Button type="submit" variant="ink" disabled={busy}>
           {instrument ? 'Keep' : 'Add'}
-        </button>
-        <button type="button" className="btn-line" onClick={done}>
+        </Button>
+        <Button variant="line" onClick={done}>
           Close
-        </button>
+        </Button>
       </div>
       <Wrong says={wrong} />
     </form>

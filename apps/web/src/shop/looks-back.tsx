@@ -1,6 +1,8 @@
 import type { QualityLine } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
+import Button from 'react-bootstrap/Button';
+import Table from 'react-bootstrap/Table';
 import { Link } from 'react-router';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
@@ -22,7 +24,7 @@ export function LooksBack(): React.JSX.Element {
         Jobs that are over. A bar is the range that the figure may really have, 19 times in 20: few jobs, a wide bar.
       </p>
       {sheets.length === 0 && <p className="mt-3">No job is over yet.</p>}
-      <table className="quality">
+      <Table className="quality">
         <thead>
           <tr>
             <th>Sheet and way</th>
@@ -37,7 +39,7 @@ export function LooksBack(): React.JSX.Element {
             ...s.methods.map((m) => <Line key={`${s.sheet} ${m.title}`} line={m} />),
           ])}
         </tbody>
-      </table>
+      </Table>
       <h2>Lessons that wait for a revision of their sheet</h2>
       {lessons.length === 0 && <p>None.</p>}
       {lessons.map((l) => (
@@ -146,13 +148,13 @@ function Calendar(): React.JSX.Element {
         </p>
       )}
       <div className="answers mt-2">
-        <button type="button" className="btn-line" onClick={() => change('POST')}>
+        <Button variant="line" onClick={() => change('POST')}>
           {url ? 'Make a new address' : 'Make an address'}
-        </button>
+        </Button>
         {url && (
-          <button type="button" className="btn-line" onClick={() => change('DELETE')}>
+          <Button variant="line" onClick={() => change('DELETE')}>
             Revoke it
-          </button>
+          </Button>
         )}
       </div>
     </section>

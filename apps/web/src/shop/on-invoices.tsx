@@ -1,6 +1,7 @@
 import { InvoiceSettingsDto, type InvoiceSettingsView } from '@jubb/contract';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useQuery } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
@@ -53,9 +54,9 @@ function OnInvoicesForm({ settings }: { readonly settings: InvoiceSettingsView }
           wrong={errors.next?.message}
           inputMode="numeric"
         />
-        <button type="submit" className="btn-ink" disabled={busy}>
+        <Button type="submit" variant="ink" disabled={busy}>
           Keep
-        </button>
+        </Button>
         <Wrong says={wrong ?? errors.address?.message ?? errors.payWords?.message} />
         {answer !== undefined && wrong === undefined && <span role="status">{answer}</span>}
       </form>

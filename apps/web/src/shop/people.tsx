@@ -3,6 +3,7 @@ import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
@@ -30,9 +31,9 @@ export function People({ me }: { readonly me: MeView }): React.JSX.Element {
       {open === 'new' ? (
         <PersonForm done={() => setOpen(undefined)} />
       ) : (
-        <button type="button" className="btn-line mt-3" onClick={() => setOpen('new')}>
+        <Button variant="line" className="mt-3" onClick={() => setOpen('new')}>
           Add somebody
-        </button>
+        </Button>
       )}
       <ul className="shoplist" aria-label="Who works here">
         {here.map((p) => (
@@ -89,9 +90,9 @@ function Someone({
               `; signed in on ${person.signedIn === 1 ? 'one device' : `${person.signedIn} devices`}`}
           </small>
         </span>
-        <button type="button" className="btn-line ms-auto" aria-expanded={open} onClick={toggle}>
+        <Button variant="line" className="ms-auto" aria-expanded={open} onClick={toggle}>
           {open ? 'Close' : 'Change'}
-        </button>
+        </Button>
       </div>
       {open && (
         <div className="shopopen">
@@ -149,9 +150,9 @@ function PersonForm({
           {...register('works')}
         />
       )}
-      <button type="submit" className="btn-ink" disabled={busy}>
+      <Button type="submit" variant="ink" disabled={busy}>
         {person ? 'Keep' : 'Add'}
-      </button>
+      </Button>
       <Wrong says={wrong} />
     </form>
   );
@@ -187,9 +188,9 @@ function NewPin({ person }: { readonly person: ShopPersonView }): React.JSX.Elem
           onChange={(e) => setPin(e.target.value)}
         />
       </div>
-      <button type="submit" className="btn-line" disabled={busy || pin === ''}>
+      <Button type="submit" variant="line" disabled={busy || pin === ''}>
         Give it
-      </button>
+      </Button>
       <Wrong says={wrong} />
       {answer !== undefined && wrong === undefined && <p role="status">{answer}</p>}
     </form>
@@ -209,23 +210,23 @@ function Leaving({ person, isMe }: { readonly person: ShopPersonView; readonly i
   return (
     <div className="answers">
       {person.signedIn > 0 && !isMe && (
-        <button type="button" className="btn-line" disabled={busy} onClick={() => write('sign-out')}>
+        <Button variant="line" disabled={busy} onClick={() => write('sign-out')}>
           Sign out everywhere
-        </button>
+        </Button>
       )}
       {!asked && (
-        <button type="button" className="btn-line" onClick={() => setAsked(true)}>
+        <Button variant="line" onClick={() => setAsked(true)}>
           Works here no more …
-        </button>
+        </Button>
       )}
       {asked && (
         <>
-          <button type="button" className="btn-line danger" disabled={busy} onClick={() => write('leave')}>
+          <Button variant="line" className="danger" disabled={busy} onClick={() => write('leave')}>
             {person.name} has left
-          </button>
-          <button type="button" className="btn-line" onClick={() => setAsked(false)}>
+          </Button>
+          <Button variant="line" onClick={() => setAsked(false)}>
             No
-          </button>
+          </Button>
           <small>Signed out at once. The name stays in every record.</small>
         </>
       )}
@@ -245,9 +246,9 @@ function Gone({ person }: { readonly person: ShopPersonView }): React.JSX.Elemen
         <b>{person.name}</b>
         <small className="d-block">left {format(new Date(person.left!), 'd MMM yyyy')}</small>
       </span>
-      <button type="button" className="btn-line ms-auto" disabled={busy} onClick={() => write()}>
+      <Button variant="line" className="ms-auto" disabled={busy} onClick={() => write()}>
         Bring back
-      </button>
+      </Button>
       <Wrong says={wrong} />
     </div>
   );

@@ -1,5 +1,6 @@
 import type { ShopPlacesView } from '@jubb/contract';
 import { useQuery } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
@@ -70,9 +71,9 @@ function PlacesForm({ view }: { readonly view: ShopPlacesView }): React.JSX.Elem
       </div>
       {view.taken.length > 0 && <small>Units are at {view.taken.join(', ')}.</small>}
       <div className="answers">
-        <button type="submit" className="btn-ink" disabled={busy}>
+        <Button type="submit" variant="ink" disabled={busy}>
           Keep
-        </button>
+        </Button>
         <Wrong says={wrong} />
         {answer !== undefined && wrong === undefined && <span role="status">{answer}</span>}
       </div>

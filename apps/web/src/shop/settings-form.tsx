@@ -1,4 +1,5 @@
 import type { MeView } from '@jubb/contract';
+import Button from 'react-bootstrap/Button';
 import { useForm } from 'react-hook-form';
 import Form from 'react-bootstrap/Form';
 import { api } from '../api/client.ts';
@@ -50,9 +51,9 @@ export function SettingsForm({ workshop }: { readonly workshop: MeView['workshop
         {field('rate', 'For an hour')}
         {field('taxPercent', 'Tax, %')}
         {field('taxName', 'Name of the tax')}
-        <button type="submit" className="btn-ink">
+        <Button type="submit" variant="ink">
           Keep
-        </button>
+        </Button>
       </form>
       {said && (
         <p className="m-0" role="status">

@@ -1,21 +1,23 @@
 import type { MeView } from '@jubb/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState, type FormEvent } from 'react';
+import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { api } from '../api/client.ts';
+import { Dialog } from '../frame/dialog.tsx';
 import { outbox } from '../outbox/use-outbox.ts';
 import { NamesAndPin } from './names-and-pin.tsx';
 import { PinField } from './pin-field.tsx';
 
 /** Other hands take over: the names at once, and the old hands stay until a PIN is right. Escape closes it. */
 export function HandsDialog({ me, close }: { readonly me: MeView; readonly close: () => void }): React.JSX.Element {
-  const dialog = useRef<HTMLDialogElement>(null);
   const client = useQueryClient();
   const navigate = useNavigate();
   const [changing, setChanging] = useState(false);
+  const title = changing ? 'Another PIN' : 'Whose hands?';
   useEffect(() => {
-    dialog.current?.showModal();
     // What can still be sent goes out under the name that gave it.
     void outbox.drain();
   }, []);
@@ -31,8 +33,8 @@ export function HandsDialog({ me, close }: { readonly me: MeView; readonly close
     },
   });
   return (
-    <dialog ref={dialog} className="signin hands" aria-labelledby="hands-title" onClose={close}>
-      <h2 id="hands-title">{changing ? 'Another PIN' : 'Whose hands?'}</h2>
+    <Dialog name="signin hands" label={title} width={760} typed close={close}>
+      <h2>{title}</h2>
       {changing ? (
         <ChangePin close={close} />
       ) : (
@@ -53,46 +55,45 @@ export function HandsDialog({ me, close }: { readonly me: MeView; readonly close
         </>
       )}
       <div className="d-flex gap-2 flex-wrap">
-        <button type="button" className="btn-line" onClick={close}>
+        <Button variant="line" onClick={close}>
           Back
-        </button>
+        </Button>
         {!changing && (
           <>
-            <button type="button" className="btn-line" onClick={() => setChanging(true)}>
+            <Button variant="line" onClick={() => setChanging(true)}>
               Change my PIN
-            </button>
-            <button type="button" className="btn-line" onClick={() => out.mutate()} disabled={out.isPending}>
+            </Button>
+            <Button variant="line" onClick={() => out.mutate()} disabled={out.isPending}>
               Sign out
-            </button>
+            </Button>
           </>
         )}
       </div>
-    </dialog>
+    </Dialog>
   );
 }
 
 function ChangePin({ close }: { readonly close: () => void }): React.JSX.Element {
-  const [old, setOld] = useState('');
-  const [pin, setPin] = useState('');
-  const change = useMutation({ mutationFn: () => api('me/pin', { old, pin }, 'PUT'), onSuccess: close });
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
-    change.mutate();
-  };
+  const { register, handleSubmit, watch } = useForm({ defaultValues: { old: '', pin: '' } });
+  const change = useMutation({
+    mutationFn: (pins: { readonly old: string; readonly pin: string }) => api('me/pin', pins, 'PUT'),
+    onSuccess: close,
+  });
+  const [old, pin] = watch(['old', 'pin']);
   return (
-    <form onSubmit={submit} className="mb-3">
+    <form noValidate onSubmit={(e) => void handleSubmit((pins) => change.mutate(pins))(e)} className="mb-3">
       <Form.Label htmlFor="old-pin">The PIN that you have now</Form.Label>
-      <PinField id="old-pin" value={old} set={setOld} wide />
+      <PinField id="old-pin" input={register('old')} wide />
       <Form.Label htmlFor="new-pin" className="mt-3">
         The new one: figures, or a pass phrase of eight letters and more
       </Form.Label>
-      <PinField id="new-pin" value={pin} set={setPin} wide />
+      <PinField id="new-pin" input={register('pin')} wide />
       <p id="new-pin-error" className="field-error mt-2" role="alert">
         {change.error?.message}
       </p>
-      <button type="submit" className="btn-ink" disabled={old === '' || pin === '' || change.isPending}>
+      <Button type="submit" variant="ink" disabled={old === '' || pin === '' || change.isPending}>
         Take the new PIN
-      </button>
+      </Button>
     </form>
   );
 }

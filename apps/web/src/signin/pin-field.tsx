@@ -1,15 +1,14 @@
 import Form from 'react-bootstrap/Form';
+import type { UseFormRegisterReturn } from 'react-hook-form';
 
 /** A PIN or a pass phrase as it is typed: never shown, never filled in by the browser. */
 export function PinField({
   id,
-  value,
-  set,
+  input,
   wide = false,
 }: {
   readonly id: string;
-  readonly value: string;
-  readonly set: (value: string) => void;
+  readonly input: UseFormRegisterReturn;
   readonly wide?: boolean;
 }): React.JSX.Element {
   return (
@@ -18,10 +17,9 @@ export function PinField({
       type="password"
       autoComplete="off"
       maxLength={64}
-      value={value}
-      onChange={(e) => set(e.target.value)}
       aria-describedby={`${id}-error`}
       style={wide ? { fontSize: 22 } : { maxWidth: 260, fontSize: 22 }}
+      {...input}
     />
   );
 }

@@ -33,11 +33,11 @@ describe('signing in', () => {
     await screen.findByRole('button', { name: /Tam Veitch/ });
     pin('1357');
     enter();
-    expect((await screen.findByRole('alert')).textContent).toBe('Press your name first');
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toBe('Press your name first'));
     fireEvent.click(screen.getByRole('button', { name: /Tam Veitch/ }));
     pin('135');
     enter();
-    expect(screen.getByRole('alert').textContent).toBe('A PIN has four figures at least');
+    await waitFor(() => expect(screen.getByRole('alert').textContent).toBe('A PIN has four figures at least'));
     expect(asked.filter((a) => a.method === 'POST')).toEqual([]);
   });
 

@@ -4,6 +4,7 @@ import { standsFor, type StandKind } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { api } from '../api/client.ts';
 import { queries } from '../api/queries.ts';
 import { useWrite } from '../api/use-write.ts';
@@ -89,15 +90,15 @@ function Row({
       </div>
       <span className="gap" />
       {pick && (
-        <button type="button" className="btn-line" aria-pressed={open} onClick={pick}>
+        <Button variant="line" aria-pressed={open} onClick={pick}>
           Try
-        </button>
+        </Button>
       )}
       {/* One that has no line cannot be asked how it is. */}
       {speaks && (
-        <button type="button" className="btn-line" onClick={() => looked.write()} disabled={looked.busy}>
+        <Button variant="line" onClick={() => looked.write()} disabled={looked.busy}>
           {looked.busy ? 'Looking …' : 'Check'}
-        </button>
+        </Button>
       )}
     </div>
   );
@@ -121,24 +122,23 @@ function StandTry({ stand }: { readonly stand: InstrumentView }): React.JSX.Elem
       {stand.faults && (
         <div className="answers tabs" role="group" aria-label="What is wrong on it">
           {[null, ...stand.faults.all].map((f) => (
-            <button
+            <Button
               key={f ?? 'nothing'}
-              type="button"
-              className="btn-line"
+              variant="line"
               aria-pressed={(stand.faults?.chosen ?? null) === f}
               onClick={() => choose(f)}
             >
               {f === null ? 'Nothing wrong' : f.replaceAll('-', ' ')}
-            </button>
+            </Button>
           ))}
         </div>
       )}
       {kinds.length > 1 && (
         <div className="answers tabs" role="group" aria-label="Which run">
           {kinds.map((k) => (
-            <button key={k} type="button" className="btn-line" aria-pressed={k === kind} onClick={() => setKind(k)}>
+            <Button key={k} variant="line" aria-pressed={k === kind} onClick={() => setKind(k)}>
               {trialRuns[k].title}
-            </button>
+            </Button>
           ))}
         </div>
       )}

@@ -2,6 +2,7 @@ import type { InstrumentView, StandRunDto } from '@jubb/contract';
 import { figuresFor, resultOfRun, type CurveKind } from '@jubb/core/bench';
 import { formatBand } from '@jubb/core/quantities';
 import type { Test } from '@jubb/core/sheet';
+import Button from 'react-bootstrap/Button';
 import { BalancingRounds } from '../bench/panels/proving/balancing-rounds.tsx';
 import { ProofWords } from '../bench/panels/proving/proof-words.tsx';
 import { AlternatorDrawing, CurveDrawing } from '../bench/panels/proving/run-drawing.tsx';
@@ -41,14 +42,13 @@ function TryPlain({
   return (
     <div className="tryrun">
       <div className="d-flex gap-3 mb-3 align-items-center">
-        <button
-          type="button"
-          className="btn-ink"
+        <Button
+          variant="ink"
           onClick={() => void (phase === 'running' ? line.stop() : line.start(setup))}
           disabled={!stand.connected || !line.ready}
         >
           {phase === 'running' ? 'Stop' : 'Run'}
-        </button>
+        </Button>
         <span>
           {test.title}, accepted {formatBand(test.accept)}
         </span>

@@ -1,5 +1,6 @@
 import { UnitFactsDto, type UnitView } from '@jubb/contract';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import Button from 'react-bootstrap/Button';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
 import { useWrite } from '../api/use-write.ts';
@@ -31,9 +32,9 @@ export function Facts({
       <Field label="Serial number" input={register('serial')} wrong={errors.serial?.message} />
       <Field label="Model" input={register('model')} wrong={errors.model?.message} />
       <Field label="Works at: which machine, where" input={register('worksAt')} wrong={errors.worksAt?.message} />
-      <button type="submit" className="btn-ink" disabled={busy}>
+      <Button type="submit" variant="ink" disabled={busy}>
         Keep
-      </button>
+      </Button>
       <Wrong says={wrong} />
       <small className="wide">Records that are written keep what it was called.</small>
     </form>

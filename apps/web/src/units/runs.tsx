@@ -1,6 +1,7 @@
 import { UnitRunsDto, type UnitView } from '@jubb/contract';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
@@ -30,9 +31,9 @@ export function Runs({ unit }: { readonly unit: UnitView }): React.JSX.Element {
           aria-describedby={wrong === undefined ? undefined : 'runs-wrong'}
           {...register('hoursPerWeek', { setValueAs: (v: string | number) => (v === '' ? undefined : Number(v)) })}
         />
-        <button type="submit" className="btn-line" disabled={!formState.isDirty || keep.isPending}>
+        <Button type="submit" variant="line" disabled={!formState.isDirty || keep.isPending}>
           Keep
-        </button>
+        </Button>
       </div>
       {wrong !== undefined && (
         <p id="runs-wrong" className="field-error" role="alert">

@@ -1,6 +1,7 @@
 import type { PastVisit } from '@jubb/contract';
 import { changeWords } from '@jubb/core/bench';
 import { dimensionsOfUnit, formatQuantity } from '@jubb/core/quantities';
+import Table from 'react-bootstrap/Table';
 
 /** A unit that came back: what it left with last time beside what is found now. */
 export function ThenNow({
@@ -22,7 +23,7 @@ export function ThenNow({
   return (
     <section aria-label="Then and now">
       <h2>Then and now</h2>
-      <table className="thennow">
+      <Table className="thennow">
         <thead>
           <tr>
             <th>What</th>
@@ -50,7 +51,7 @@ export function ThenNow({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </section>
   );
 }

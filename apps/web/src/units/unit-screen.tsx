@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Link, useParams } from 'react-router';
 import { queries } from '../api/queries.ts';
 import { Facts } from './facts.tsx';
@@ -40,9 +41,9 @@ export default function UnitScreen(): React.JSX.Element {
         </div>
         <div className="d-flex flex-wrap gap-3 align-items-end">
           <Runs key={unit.data.hoursPerWeek} unit={unit.data} />
-          <button type="button" className="btn-line" aria-expanded={putRight} onClick={() => setPutRight(!putRight)}>
+          <Button variant="line" aria-expanded={putRight} onClick={() => setPutRight(!putRight)}>
             Put right
-          </button>
+          </Button>
           <Link to="/book" className="btn-line">
             Book in
           </Link>

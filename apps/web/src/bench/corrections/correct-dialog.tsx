@@ -1,10 +1,13 @@
 import { saidBy, type JobEvent, type Righted } from '@jubb/core/bench';
 import { findings } from '@jubb/core/sheet';
-import { useEffect, useRef, useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import { newId } from '../../api/ids.ts';
 import { QuantityField, readTyped } from '../../fields/quantity-field.tsx';
 import { ReasonField, SAID_WRONG } from '../../fields/reason-field.tsx';
+import { Dialog } from '../../frame/dialog.tsx';
 import { minorOf } from '../../money.ts';
 import type { Bench } from '../use-bench.ts';
 import { dimensionOfReading } from './dimension-of-reading.ts';
@@ -19,46 +22,44 @@ export function CorrectDialog({
   readonly event: JobEvent;
   readonly close: () => void;
 }): React.JSX.Element {
-  const dialog = useRef<HTMLDialogElement>(null);
   const said = saidBy(bench.sheet, event);
+  const { handleSubmit, watch, setValue } = useForm({ defaultValues: { why: '' } });
   const [to, setTo] = useState<Righted | { readonly error: string }>({});
-  const [why, setWhy] = useState('');
-  useEffect(() => dialog.current?.showModal(), []);
+  const why = watch('why');
   const right = (what: Righted): void => {
     // What was refused is said by the bench; the dialog goes either way, so that it can be read.
     bench.give({ type: 'correct', seq: event.seq, to: what, reason: why });
     close();
   };
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
+  const submit = handleSubmit(() => {
     if (!('error' in to)) right(to);
-  };
+  });
   const ready = why.trim() !== '' && !('error' in to) && Object.keys(to).length > 0;
   return (
-    <dialog ref={dialog} className="keys correct" aria-labelledby="correct-title" onClose={close}>
-      <form onSubmit={submit}>
-        <h2 id="correct-title">Put it right</h2>
+    <Dialog name="correct" label="Put it right" width={620} typed close={close}>
+      <form noValidate onSubmit={(e) => void submit(e)}>
+        <h2>Put it right</h2>
         <p className="m-0">
           {said?.title}: <b>{said?.words}</b>
         </p>
         <p className="quiet">Said by {event.who.name}. It stays in the log; from here on the right one counts.</p>
         <RightForm bench={bench} event={event} set={setTo} />
-        <ReasonField id="why-wrong" label="What was wrong with it" value={why} set={setWhy} ready={SAID_WRONG} />
+        <ReasonField id="why-wrong" label="What was wrong with it" value={why} set={(text) => setValue('why', text)} ready={SAID_WRONG} />
         <div className="d-flex gap-2 flex-wrap mt-3">
-          <button type="submit" className="btn-ink" disabled={!ready}>
+          <Button type="submit" variant="ink" disabled={!ready}>
             Put it right
-          </button>
+          </Button>
           {(event.type === 'reading-taken' || event.type === 'noted') && (
-            <button type="button" className="btn-line" disabled={!why.trim()} onClick={() => right({ gone: true })}>
+            <Button variant="line" disabled={!why.trim()} onClick={() => right({ gone: true })}>
               It was never so: take it out
-            </button>
+            </Button>
           )}
-          <button type="button" className="btn-line" onClick={close}>
+          <Button variant="line" onClick={close}>
             Leave it
-          </button>
+          </Button>
         </div>
       </form>
-    </dialog>
+    </Dialog>
   );
 }
 

@@ -2,6 +2,7 @@ import { saidAt, type JobEvent } from '@jubb/core/bench';
 import type { LadderStep } from '@jubb/core/sheet';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import type { Bench } from '../use-bench.ts';
 import { CorrectDialog } from './correct-dialog.tsx';
 
@@ -29,14 +30,9 @@ export function SaidHere({
               </small>
             </span>
             {!state.signed && (
-              <button
-                type="button"
-                className="btn-line"
-                aria-label={`Correct ${title}: ${words}`}
-                onClick={() => setWrong(event)}
-              >
+              <Button variant="line" aria-label={`Correct ${title}: ${words}`} onClick={() => setWrong(event)}>
                 Correct
-              </button>
+              </Button>
             )}
           </li>
         ))}

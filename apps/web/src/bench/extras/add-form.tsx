@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import type { Bench } from '../use-bench.ts';
@@ -60,16 +61,16 @@ export function AddForm({ bench, close }: { readonly bench: Bench; readonly clos
       <Form.Label htmlFor="thing-where">Where</Form.Label>
       <Form.Control id="thing-where" maxLength={120} {...register('where')} />
       <div className="d-flex gap-2 mt-2">
-        <button
+        <Button
           type="submit"
-          className="btn-ink"
+          variant="ink"
           disabled={!where.trim() || (kind === 'mark' ? !one || !other : !title.trim())}
         >
           {kind === 'mark' ? 'The mark is made' : kind === 'aid' ? 'It is in' : 'It is parted'}
-        </button>
-        <button type="button" className="btn-line" onClick={close}>
+        </Button>
+        <Button variant="line" onClick={close}>
           Close
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -1,6 +1,7 @@
 import { saidAt } from '@jubb/core/bench';
 import type { LadderStep } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { CorrectBooking } from '../corrections/correct-booking.tsx';
 import { SaidHere } from '../corrections/said-here.tsx';
 import type { Bench } from '../use-bench.ts';
@@ -25,12 +26,12 @@ export function CorrectForm({
         <p className="m-0">Nothing was read, seen, counted or noted here yet. Other steps: press them on the ladder.</p>
       )}
       <div className="d-flex gap-2 mt-2">
-        <button type="button" className="btn-line" onClick={() => setBooking(true)}>
+        <Button variant="line" onClick={() => setBooking(true)}>
           Correct the booking
-        </button>
-        <button type="button" className="btn-line ms-auto" onClick={close}>
+        </Button>
+        <Button variant="line" className="ms-auto" onClick={close}>
           Close
-        </button>
+        </Button>
       </div>
       {booking && <CorrectBooking bench={bench} close={() => setBooking(false)} />}
     </>

@@ -1,4 +1,5 @@
 import { END_TITLES, endKinds, type EndKind } from '@jubb/core/bench';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { ReasonField } from '../../fields/reason-field.tsx';
@@ -42,12 +43,12 @@ export function EndForm({ bench, close }: { readonly bench: Bench; readonly clos
       </Form.Label>
       <Form.Control id="end-who" maxLength={120} {...register('agreedBy')} />
       <div className="d-flex gap-2 mt-2">
-        <button type="submit" className="btn-ink" disabled={!reason.trim() || (how === 'scrapped' && !agreedBy.trim())}>
+        <Button type="submit" variant="ink" disabled={!reason.trim() || (how === 'scrapped' && !agreedBy.trim())}>
           End it so
-        </button>
-        <button type="button" className="btn-line ms-auto" onClick={close}>
+        </Button>
+        <Button variant="line" className="ms-auto" onClick={close}>
           Close
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -129,7 +129,7 @@ describe('what was said wrong', () => {
     return given;
   };
 
-  test('a count is put right with why, and goes only once both are there', () => {
+  test('a count is put right with why, and goes only once both are there', async () => {
     const event = said('parts-off');
     const given = correct(event);
     const part = event.type === 'parts-off' ? event.payload.parts[0]! : undefined;
@@ -138,7 +138,7 @@ describe('what was said wrong', () => {
     type(sheet.parts[part!.part]!.title, String(part!.count + 1));
     expect(go.disabled).toBe(true);
     fireEvent.click(button('Typed wrong'));
-    fireEvent.click(go);
+    await pressed(go);
     expect(given).toEqual([
       { type: 'correct', seq: event.seq, to: { part: part!.part, count: part!.count + 1 }, reason: 'Typed wrong' },
     ]);

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import type { Bench } from '../use-bench.ts';
@@ -17,12 +18,12 @@ export function NoteForm({ bench, close }: { readonly bench: Bench; readonly clo
       <Form.Label htmlFor="note-text">Note, for whoever comes next</Form.Label>
       <Form.Control id="note-text" maxLength={400} {...register('text')} />
       <div className="d-flex gap-2 mt-2 align-items-center flex-wrap">
-        <button type="submit" className="btn-ink" disabled={!title}>
+        <Button type="submit" variant="ink" disabled={!title}>
           Keep it
-        </button>
-        <button type="button" className="btn-line" disabled={!title || !(minutes > 0)} onClick={start}>
+        </Button>
+        <Button variant="line" disabled={!title || !(minutes > 0)} onClick={start}>
           Start it as a timer
-        </button>
+        </Button>
         <Form.Control
           type="number"
           min={1}
@@ -32,9 +33,9 @@ export function NoteForm({ bench, close }: { readonly bench: Bench; readonly clo
           {...register('minutes')}
         />
         <span>min</span>
-        <button type="button" className="btn-line ms-auto" onClick={close}>
+        <Button variant="line" className="ms-auto" onClick={close}>
           Close
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -2,6 +2,7 @@ import { newId } from '../../api/ids.ts';
 import type { CommandAnswer } from '@jubb/contract';
 import { nextMove } from '@jubb/core/bench';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { sendForm } from '../../api/client.ts';
@@ -49,12 +50,12 @@ export function PhotoForm({ bench, close }: { readonly bench: Bench; readonly cl
         </p>
       )}
       <div className="d-flex gap-2 mt-2">
-        <button type="submit" className="btn-ink" disabled={!file || busy}>
+        <Button type="submit" variant="ink" disabled={!file || busy}>
           {busy ? 'Sending …' : 'Keep it'}
-        </button>
-        <button type="button" className="btn-line" onClick={close}>
+        </Button>
+        <Button variant="line" onClick={close}>
           Close
-        </button>
+        </Button>
       </div>
     </form>
   );

@@ -1,3 +1,4 @@
+import Button from 'react-bootstrap/Button';
 /** A choice of one, as buttons that a glove can press. */
 export function Radios<T extends string>({
   label,
@@ -13,16 +14,9 @@ export function Radios<T extends string>({
   return (
     <div className="answers" role="radiogroup" aria-label={label}>
       {choices.map(([id, words]) => (
-        <button
-          key={id}
-          type="button"
-          role="radio"
-          aria-checked={chosen === id}
-          className="btn-line"
-          onClick={() => choose(id)}
-        >
+        <Button key={id} role="radio" aria-checked={chosen === id} variant="line" onClick={() => choose(id)}>
           {words}
-        </button>
+        </Button>
       ))}
     </div>
   );

@@ -1,4 +1,5 @@
 import { MOST_OF_A_PART } from '@jubb/core/bench';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useFieldArray, useForm } from 'react-hook-form';
 import type { Bench } from '../use-bench.ts';
@@ -84,21 +85,21 @@ export function SurpriseForm({
               {...register(`parts.${i}.count`)}
             />
             {i === rows.fields.length - 1 && (
-              <button type="button" className="btn-line flex-shrink-0" onClick={() => rows.append(NO_PART)}>
+              <Button variant="line" className="flex-shrink-0" onClick={() => rows.append(NO_PART)}>
                 Another
-              </button>
+              </Button>
             )}
           </div>
         ))}
       <Form.Label htmlFor="surprise-note">How, for the next one who meets it</Form.Label>
       <Form.Control id="surprise-note" maxLength={400} {...register('note')} />
       <div className="d-flex gap-2 mt-2">
-        <button type="submit" className="btn-ink" disabled={!title.trim() || (kind === 'broken' && !part)}>
+        <Button type="submit" variant="ink" disabled={!title.trim() || (kind === 'broken' && !part)}>
           {kind === 'comes-off-first' ? 'Put it into the ladder' : 'Put it on record'}
-        </button>
-        <button type="button" className="btn-line" onClick={close}>
+        </Button>
+        <Button variant="line" onClick={close}>
           Close
-        </button>
+        </Button>
         <small className="align-self-center">The sheet gets it as a lesson.</small>
       </div>
     </form>

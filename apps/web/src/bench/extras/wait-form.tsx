@@ -1,5 +1,6 @@
 import type { FloorView } from '@jubb/contract';
 import { holdReasons, holdWords, type HoldReason } from '@jubb/core/bench';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import type { Bench } from '../use-bench.ts';
@@ -56,20 +57,20 @@ export function WaitForm({
                 <option key={s}>{s}</option>
               ))}
             </Form.Select>
-            <button type="button" className="btn-ink" disabled={!place} onClick={() => void park()}>
+            <Button variant="ink" disabled={!place} onClick={() => void park()}>
               Park it there
-            </button>
+            </Button>
           </>
         )}
-        <button type="button" className="btn-line" onClick={() => void hold()}>
+        <Button variant="line" onClick={() => void hold()}>
           {parked ? 'It waits for this too' : 'Hold it here'}
-        </button>
-        <button type="button" className="btn-line" onClick={end}>
+        </Button>
+        <Button variant="line" onClick={end}>
           It ends otherwise <kbd>e</kbd>
-        </button>
-        <button type="button" className="btn-line ms-auto" onClick={close}>
+        </Button>
+        <Button variant="line" className="ms-auto" onClick={close}>
           Close
-        </button>
+        </Button>
       </div>
     </form>
   );

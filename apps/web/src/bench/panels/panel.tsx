@@ -1,6 +1,7 @@
 import type { MeView } from '@jubb/contract';
 import type { LadderStep, Op, OpKind, OpOf } from '@jubb/core/sheet';
 import type { ReactNode } from 'react';
+import Button from 'react-bootstrap/Button';
 import { useKeys } from '../../frame/keys.ts';
 import type { Bench } from '../use-bench.ts';
 
@@ -25,9 +26,9 @@ export function Go({
 }): React.JSX.Element {
   useKeys({ [keyName === 'space' ? 'take' : 'go']: disabled ? undefined : act });
   return (
-    <button type="button" className="btn-go mt-auto" onClick={act} disabled={disabled}>
+    <Button variant="go" className="mt-auto" onClick={act} disabled={disabled}>
       <span>{label}</span>
       <kbd>{keyName}</kbd>
-    </button>
+    </Button>
   );
 }

@@ -95,7 +95,7 @@ describe('what is counted, looked at, judged and chosen', () => {
     expect(given).toEqual([{ type: 'judge', op: at.op.id, part, finding: 'renew', reason: 'pitted all round' }]);
   });
 
-  test('a school is one press, its reason beside it', () => {
+  test('a method is one press, its reason beside it', () => {
     const at = upTo('choose');
     const method = at.sheet.methods[at.op.kind === 'choose' ? at.op.method : '']!;
     const given = pressed(at);

@@ -3,7 +3,7 @@ import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
 import { placesLeft, type Command } from '@jubb/core/bench';
 import { formatQuantity } from '@jubb/core/quantities';
 import { cleanup, fireEvent, screen } from '@testing-library/react';
-import { likeABrowser, serve, show, una } from '../../server.fixtures.tsx';
+import { likeABrowser, serve, show, submitted, una } from '../../server.fixtures.tsx';
 import { MovePanel } from '../move-panel.tsx';
 import { benchOf, bookedJob, shipped, upTo, workedUntil, type At } from '../rehearsed.fixtures.ts';
 import { StepPeek } from '../step-peek.tsx';
@@ -17,9 +17,9 @@ function pressed(at: At): Command[] {
   return given;
 }
 const field = (): HTMLInputElement => document.querySelector<HTMLInputElement>('#typed')!;
-const take = (typed: string): void => {
+const take = (typed: string): Promise<void> => {
   fireEvent.change(field(), { target: { value: typed } });
-  fireEvent.submit(field().closest('form')!);
+  return submitted(field().closest('form')!);
 };
 const go = (): HTMLButtonElement => document.querySelector<HTMLButtonElement>('.btn-go')!;
 const button = (name: string | RegExp): HTMLButtonElement => screen.getByRole('button', { name });
@@ -32,10 +32,10 @@ describe('a measure that is typed', () => {
   const measure = at.sheet.measures[at.op.kind === 'measure' ? at.op.measure : '']!;
   const [place] = placesLeft(measure, at.state);
 
-  test('goes to the place that is next, in the unit that stands in the field', () => {
+  test('goes to the place that is next, in the unit that stands in the field', async () => {
     const given = pressed(at);
     expect(go().disabled).toBe(true);
-    take(String(measure.newSize!.value));
+    await take(String(measure.newSize!.value));
     expect(given).toEqual([{ type: 'take-reading', op: at.op.id, value: measure.newSize, how: 'hand', where: place }]);
   });
 
@@ -43,9 +43,9 @@ describe('a measure that is typed', () => {
     ['no figure', 'about right'],
     ['a figure of something else', '20 °C'],
     ['nothing', ''],
-  ])('%s is said at the field, and nothing is given', (_name, typed) => {
+  ])('%s is said at the field, and nothing is given', async (_name, typed) => {
     const given = pressed(at);
-    take(typed);
+    await take(typed);
     expect(given).toEqual([]);
     expect([...document.querySelectorAll('.field-error')].map((e) => e.textContent).join('')).not.toBe('');
   });
@@ -57,16 +57,16 @@ describe('a measure that is typed', () => {
 });
 
 describe('a winding', () => {
-  test('is read with how warm it is: without that nothing goes', () => {
+  test('is read with how warm it is: without that nothing goes', async () => {
     const at = upTo('measure', (op, sheet) => op.kind === 'measure' && sheet.measures[op.measure]!.shape === 'winding');
     const measure = at.sheet.measures[at.op.kind === 'measure' ? at.op.measure : '']!;
     const given = pressed(at);
     const size = measure.newSize ?? measure.max ?? measure.min ?? { value: 2.9, unit: 'Ω' };
-    take(`${size.value} ${size.unit}`);
+    await take(`${size.value} ${size.unit}`);
     expect(given).toEqual([]);
     expect(document.querySelector('#warm-error')!.textContent).not.toBe('');
     fireEvent.change(screen.getByLabelText('Temperature of the winding'), { target: { value: '24 °C' } });
-    fireEvent.submit(field().closest('form')!);
+    await submitted(field().closest('form')!);
     expect(given[0]).toMatchObject({ type: 'take-reading', temperature: { value: 24, unit: '°C' } });
   });
 });
@@ -134,7 +134,7 @@ describe('another step that is looked at', () => {
     expect(document.querySelector('.past')!.textContent).toMatch(/^Build: .*, its turn comes after/);
   });
 
-  test('a joint that was pulled is loosened again with a reason', () => {
+  test('a joint that was pulled is loosened again with a reason', async () => {
     const worked = workedUntil(hub, (state) => Object.values(state.joints).some((j) => j.tightened))!;
     const [joint] = Object.entries(worked.state.joints).find(([, j]) => j.tightened)!;
     const step = hub.steps.find((s) => s.ops.some((o) => o.kind === 'tighten' && o.joint === joint))!;
@@ -143,7 +143,7 @@ describe('another step that is looked at', () => {
     fireEvent.click(button('Loosen it again'));
     expect(button('Loosen').disabled).toBe(true);
     fireEvent.change(screen.getByLabelText('Why is it loosened?'), { target: { value: 'shim forgotten' } });
-    fireEvent.click(button('Loosen'));
+    await submitted(button('Loosen').closest('form')!);
     expect(given).toEqual([{ type: 'loosen', joint, why: 'shim forgotten' }]);
   });
 });

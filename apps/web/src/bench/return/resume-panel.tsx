@@ -1,6 +1,7 @@
 import type { FloorView } from '@jubb/contract';
 import { MOST_OF_A_PART, returnSheet } from '@jubb/core/bench';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import { Go } from '../panels/panel.tsx';
@@ -65,14 +66,13 @@ export function ResumePanel({
                         style={{ width: 92 }}
                       />
                       {!p.uncounted && (
-                        <button
-                          type="button"
-                          className="btn-line"
+                        <Button
+                          variant="line"
                           aria-pressed={found[p.id] === p.count}
                           onClick={() => setFound({ ...found, [p.id]: p.count })}
                         >
                           All {p.count}
-                        </button>
+                        </Button>
                       )}
                     </span>
                   </div>
@@ -101,9 +101,9 @@ export function ResumePanel({
           Labels
         </a>
         {counting && parts.length > 0 && (
-          <button type="button" className="btn-line" onClick={allTrays}>
+          <Button variant="line" onClick={allTrays}>
             All trays agree
-          </button>
+          </Button>
         )}
         <span className="ms-auto d-flex gap-2 align-items-center">
           <Form.Label htmlFor="resume-to" className="m-0">

@@ -1,5 +1,7 @@
 import type { MeView } from '@jubb/contract';
 import { returnSheet } from '@jubb/core/bench';
+import Button from 'react-bootstrap/Button';
+import Table from 'react-bootstrap/Table';
 import { Link, useParams } from 'react-router';
 import { useBench } from '../use-bench.ts';
 import { ReturnView } from './return-view.tsx';
@@ -17,9 +19,9 @@ export default function ReturnScreen({ me }: { readonly me: MeView }): React.JSX
         <Link to={`/job/${id}`} className="btn-line">
           Bench
         </Link>
-        <button type="button" className="btn-line" onClick={() => window.print()}>
+        <Button variant="line" onClick={() => window.print()}>
           Print
-        </button>
+        </Button>
         <a className="btn-line" href={`/api/jobs/${id}/labels.pdf`} target="_blank" rel="noreferrer">
           Labels, PDF
         </a>
@@ -41,7 +43,7 @@ export default function ReturnScreen({ me }: { readonly me: MeView }): React.JSX
         </div>
         <ReturnView sheet={sheet} bench={bench} />
         <h2>What is off, and where it lies</h2>
-        <table>
+        <Table>
           <thead>
             <tr>
               <th>Tray</th>
@@ -62,7 +64,7 @@ export default function ReturnScreen({ me }: { readonly me: MeView }): React.JSX
               )),
             )}
           </tbody>
-        </table>
+        </Table>
         {sheet.trays.length === 0 && <p>Nothing is off.</p>}
       </article>
     </main>

@@ -1,5 +1,6 @@
 import { measureOutcome, placesRead, standsAt, whereIs } from '@jubb/core/bench';
 import { formatReading } from '@jubb/core/quantities';
+import Button from 'react-bootstrap/Button';
 import { VerdictMark } from '../../drawing/verdict-mark.tsx';
 import type { Bench } from '../use-bench.ts';
 
@@ -43,9 +44,9 @@ export function ToldPart({
         );
       })}
       {order && <span>order number {order}</span>}
-      <button type="button" className="btn-line" onClick={close}>
+      <Button variant="line" onClick={close}>
         Close
-      </button>
+      </Button>
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { MOST_OF_A_PART } from '@jubb/core/bench';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useKeys } from '../../../frame/keys.ts';
 import { Go, type PanelProps } from '../panel.tsx';
@@ -35,14 +36,9 @@ export function CountPanel({ bench, op }: PanelProps<'count'>): React.JSX.Elemen
           {expected !== undefined ? `: ${expected} came off` : ': nobody has counted them yet'}
         </p>
         <div className="counter" role="group" aria-label={`Count of ${part?.title ?? id}`}>
-          <button
-            type="button"
-            className="btn-line"
-            onClick={() => setCount(Math.max(0, count - 1))}
-            aria-label="One less"
-          >
+          <Button variant="line" onClick={() => setCount(Math.max(0, count - 1))} aria-label="One less">
             −
-          </button>
+          </Button>
           <Form.Control
             type="number"
             min={0}
@@ -51,9 +47,9 @@ export function CountPanel({ bench, op }: PanelProps<'count'>): React.JSX.Elemen
             aria-label="Count"
             onChange={(e) => setCount(Math.max(0, Math.min(MOST_OF_A_PART, Math.round(Number(e.target.value) || 0))))}
           />
-          <button type="button" className="btn-line" onClick={() => setCount(count + 1)} aria-label="One more">
+          <Button variant="line" onClick={() => setCount(count + 1)} aria-label="One more">
             +
-          </button>
+          </Button>
         </div>
         {last && !last.agrees && (
           <div className="refused mt-2" role="alert">
@@ -73,14 +69,14 @@ export function CountPanel({ bench, op }: PanelProps<'count'>): React.JSX.Elemen
                     maxLength={400}
                     onChange={(e) => setReason(e.target.value)}
                   />
-                  <button
-                    type="button"
-                    className="btn-line flex-shrink-0"
+                  <Button
+                    variant="line"
+                    className="flex-shrink-0"
                     disabled={!reason.trim() || count === expected}
                     onClick={() => give('renew')}
                   >
                     Renew all of them
-                  </button>
+                  </Button>
                 </div>
               </div>
             )}

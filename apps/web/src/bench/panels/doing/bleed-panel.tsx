@@ -1,5 +1,6 @@
 import { linesOf, opTitle } from '@jubb/core/bench';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { useKeys } from '../../../frame/keys.ts';
 import { Go, type PanelProps } from '../panel.tsx';
 
@@ -27,12 +28,12 @@ export function BleedPanel({ bench, op }: PanelProps<'bleed'>): React.JSX.Elemen
             <span>clean of {wanted}</span>
           </div>
           <div className="answers">
-            <button type="button" className="btn-ink" onClick={() => setClean(clean + 1)}>
+            <Button variant="ink" onClick={() => setClean(clean + 1)}>
               A clean stroke <kbd>space</kbd>
-            </button>
-            <button type="button" className="btn-line" onClick={bubble}>
+            </Button>
+            <Button variant="line" onClick={bubble}>
               A bubble: from nothing <kbd>0</kbd>
-            </button>
+            </Button>
           </div>
           {bubbles > 0 && <p className="quiet">Bubbles so far: {bubbles}</p>}
         </div>

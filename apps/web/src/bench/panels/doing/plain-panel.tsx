@@ -5,6 +5,7 @@ import { BeltRoute, routesOf } from '../../../drawing/belt-route.tsx';
 import { Caution } from '../../caution.tsx';
 import { Whose } from '../../figure-source.tsx';
 import { convert, dimensionsOfUnit, formatNumber, formatQuantity, type Dimension } from '@jubb/core/quantities';
+import Button from 'react-bootstrap/Button';
 import { QuantityField, readTyped } from '../../../fields/quantity-field.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
 import { hasFigure, MovedOff } from '../strip/moved-off.tsx';
@@ -49,9 +50,9 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
               {left > 0 ? 'Look at the next one.' : 'What came for it is used up: it is on the list to order again.'}
             </p>
           )}
-          <button type="button" className="btn-line" onClick={() => complete({ answer: 'yes' })}>
+          <Button variant="line" onClick={() => complete({ answer: 'yes' })}>
             Yes: {op.yes ?? 'not good'}
-          </button>
+          </Button>
         </div>
         <Go label="No, it is good" act={() => complete({ answer: 'no' })} />
       </>
@@ -83,15 +84,14 @@ export function PlainPanel({ bench, op }: PanelProps): React.JSX.Element {
               ))}
             </div>
             {nut && (
-              <button
-                type="button"
-                className="btn-line"
+              <Button
+                variant="line"
                 onClick={() =>
                   bench.give({ type: 'loosen', joint: nut.id, why: 'No slot meets the hole: another washer' })
                 }
               >
                 No slot meets the hole
-              </button>
+              </Button>
             )}
             {flows && (
               <QuantityField

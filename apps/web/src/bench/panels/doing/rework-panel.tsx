@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { Go, type PanelProps } from '../panel.tsx';
 
 /** Rework: with what and how far, then the look after it, then the debris, each ticked before it goes on. */
@@ -19,10 +20,10 @@ export function ReworkPanel({ bench, op }: PanelProps<'rework'>): React.JSX.Elem
         {op.note && <p>{op.note}</p>}
         <div className="d-flex flex-column gap-2">
           {wanted.map((w) => (
-            <button
+            <Button
               key={w.id}
-              type="button"
-              className="btn-line choice"
+              variant="line"
+              className="choice"
               aria-pressed={ticks.includes(w.id)}
               onClick={() => toggle(w.id)}
             >
@@ -33,7 +34,7 @@ export function ReworkPanel({ bench, op }: PanelProps<'rework'>): React.JSX.Elem
                 <b>{w.title}</b>
                 <small className="d-block">{w.says}</small>
               </span>
-            </button>
+            </Button>
           ))}
         </div>
       </div>

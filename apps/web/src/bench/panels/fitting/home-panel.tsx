@@ -2,6 +2,7 @@ import { linesOf, heatOf, heatWindow, pressOf, instrumentFacts } from '@jubb/cor
 import { convert, formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
 import type { Op, Part } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { createPortal } from 'react-dom';
 import { FitSection } from '../../../drawing/fit-section.tsx';
@@ -104,12 +105,12 @@ export function HomePanel({ bench, op: given, step }: PanelProps): React.JSX.Ele
             />
           )}
           {op.kind !== 'heat' && op.check !== undefined && (
-            <button type="button" className="btn-line choice" aria-pressed={home} onClick={() => setHome(!home)}>
+            <Button variant="line" className="choice" aria-pressed={home} onClick={() => setHome(!home)}>
               <span className="tickbox" aria-hidden="true">
                 {home ? '✓' : ''}
               </span>
               <span>{op.check}</span>
-            </button>
+            </Button>
           )}
           {last?.result?.verdict === 'outside' && (
             <div className="mt-2">
@@ -134,13 +135,9 @@ export function HomePanel({ bench, op: given, step }: PanelProps): React.JSX.Ele
       ) : (
         <>
           {force && live !== undefined && !last && (
-            <button
-              type="button"
-              className="btn-line"
-              onClick={() => take({ value: live, unit: instrument!.view.unit }, 'instrument')}
-            >
+            <Button variant="line" onClick={() => take({ value: live, unit: instrument!.view.unit }, 'instrument')}>
               Keep what the press shows: {live.toFixed(1)} kN
-            </button>
+            </Button>
           )}
           <Go
             label={

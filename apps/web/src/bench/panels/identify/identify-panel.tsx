@@ -1,8 +1,9 @@
 import { variantsLeft } from '@jubb/core/bench';
 import { formatBand } from '@jubb/core/quantities';
 import type { IdentifyQuestion, Sheet } from '@jubb/core/sheet';
-import { useState, type FormEvent } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
+import { useForm } from 'react-hook-form';
 import type { Bench } from '../../use-bench.ts';
 import type { PanelProps } from '../panel.tsx';
 
@@ -26,7 +27,7 @@ export function AnswerForm({
   readonly question: IdentifyQuestion;
   readonly op?: string;
 }): React.JSX.Element {
-  const [text, setText] = useState('');
+  const { register, handleSubmit } = useForm({ defaultValues: { answer: '' } });
   const give = (answer: string): void => {
     bench.give({ type: 'identify', question: question.id, answer, ...(op === undefined ? {} : { op }) });
   };
@@ -35,22 +36,20 @@ export function AnswerForm({
     return (
       <div className="d-flex flex-column gap-2">
         {question.choices.map((c) => (
-          <button key={c.word} type="button" className="btn-line choice" onClick={() => give(c.word!)}>
+          <Button key={c.word} variant="line" className="choice" onClick={() => give(c.word!)}>
             <span>
               <b>{c.word}</b>
               <small className="d-block">{meaning(bench.sheet, c)}</small>
             </span>
-          </button>
+          </Button>
         ))}
         {left.length > 1 && <p className="quiet m-0">Until it is answered: {titles(bench.sheet, left)}.</p>}
       </div>
     );
   return (
     <form
-      onSubmit={(e: FormEvent) => {
-        e.preventDefault();
-        give(text);
-      }}
+      noValidate
+      onSubmit={(e) => void handleSubmit(({ answer }) => give(answer))(e)}
     >
       <Form.Label htmlFor={`identify-${question.id}`}>
         {question.gauge ? `Read with the ${question.gauge}` : 'Measure it'}
@@ -58,15 +57,14 @@ export function AnswerForm({
       <div className="d-flex gap-2">
         <Form.Control
           id={`identify-${question.id}`}
-          value={text}
           autoComplete="off"
           placeholder="with its unit, such as 65.2 mm"
-          onChange={(e) => setText(e.target.value)}
           style={{ fontSize: 22 }}
+          {...register('answer')}
         />
-        <button type="submit" className="btn-ink">
+        <Button type="submit" variant="ink">
           Take
-        </button>
+        </Button>
       </div>
       <ul className="lines mt-3">
         {question.choices.map((c) => (

@@ -1,5 +1,6 @@
 import { causeEvidence } from '@jubb/core/bench';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 import type { PanelProps } from '../panel.tsx';
@@ -19,7 +20,7 @@ export function CausePanel({ bench, op }: PanelProps<'cause'>): React.JSX.Elemen
     <div className="op d-flex flex-column gap-2">
       <p className="lines p-0">A new part on an old cause comes back. What killed it?</p>
       {cause.choices.map((c) => (
-        <button key={c.id} type="button" className="btn-line choice" onClick={() => answer(c.id)}>
+        <Button key={c.id} variant="line" className="choice" onClick={() => answer(c.id)}>
           <span>
             <b>{c.title}</b>
             {c.then && <small className="d-block">Then: {c.then}</small>}
@@ -29,14 +30,14 @@ export function CausePanel({ bench, op }: PanelProps<'cause'>): React.JSX.Elemen
               </small>
             ))}
           </span>
-        </button>
+        </Button>
       ))}
-      <button type="button" className="btn-line choice" onClick={() => answer(null)}>
+      <Button variant="line" className="choice" onClick={() => answer(null)}>
         <span>
           <b>Not known</b>
           <small className="d-block">It goes on record as not known</small>
         </span>
-      </button>
+      </Button>
       <Form.Label htmlFor="cause-note" className="mt-2 mb-0">
         What else speaks for it
       </Form.Label>

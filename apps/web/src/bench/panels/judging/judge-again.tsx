@@ -1,5 +1,6 @@
 import { comesUndone, ladderOf } from '@jubb/core/bench';
-import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { useForm } from 'react-hook-form';
 import { ReasonField } from '../../../fields/reason-field.tsx';
 import { undoneWords } from '../proving/way-on.tsx';
 import type { Bench } from '../../use-bench.ts';
@@ -14,7 +15,8 @@ export function JudgeAgain({
   readonly bench: Bench;
   readonly part: string;
 }): React.JSX.Element | null {
-  const [why, setWhy] = useState('');
+  const { handleSubmit, watch, setValue } = useForm({ defaultValues: { why: '' } });
+  const why = watch('why');
   const { sheet, state } = bench;
   const judges = ladderOf(sheet, state)
     .bottom.flatMap((s) => s.ops)
@@ -24,21 +26,19 @@ export function JudgeAgain({
   return (
     <form
       className="takeso"
-      onSubmit={(e) => {
-        e.preventDefault();
-        bench.give({ type: 'judge-again', part, reason: why });
-      }}
+      noValidate
+      onSubmit={(e) => void handleSubmit(({ why: reason }) => void bench.give({ type: 'judge-again', part, reason }))(e)}
     >
       <ReasonField
         id={`again-${part}`}
         label={`Judge the ${(sheet.parts[part]?.title ?? part).toLowerCase()} again (${undoneWords(undone)}), because`}
         value={why}
-        set={setWhy}
+        set={(text) => setValue('why', text)}
         ready={READY}
       />
-      <button type="submit" className="btn-line" disabled={!why.trim()}>
+      <Button type="submit" variant="line" disabled={!why.trim()}>
         Judge it again
-      </button>
+      </Button>
     </form>
   );
 }

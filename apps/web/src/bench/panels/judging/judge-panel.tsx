@@ -1,6 +1,7 @@
 import { adviseFinding, upperFirst, type BenchState } from '@jubb/core/bench';
 import { findings, type Finding } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { ReasonField, SEEN } from '../../../fields/reason-field.tsx';
 import { FindingMark, findingWords } from '../../../drawing/finding-mark.tsx';
 import { Go, type PanelProps } from '../panel.tsx';
@@ -53,13 +54,9 @@ export function JudgePanel({ bench, op }: PanelProps<'judge'>): React.JSX.Elemen
                   <b>{sheet.measures[id]!.title}: undecided.</b> Too near the limit for the gauge.
                 </p>
                 {measureOp(id) !== undefined && (
-                  <button
-                    type="button"
-                    className="btn-line"
-                    onClick={() => bench.give({ type: 'measure-again', op: measureOp(id)! })}
-                  >
+                  <Button variant="line" onClick={() => bench.give({ type: 'measure-again', op: measureOp(id)! })}>
                     Measure again
-                  </button>
+                  </Button>
                 )}
               </div>
             ))}
@@ -81,15 +78,15 @@ export function JudgePanel({ bench, op }: PanelProps<'judge'>): React.JSX.Elemen
             />
             <div className="answers mt-2">
               {findings.map((f) => (
-                <button
+                <Button
                   key={f}
-                  type="button"
-                  className={f === advice.finding ? 'btn-line advised' : 'btn-line'}
+                  variant="line"
+                  className={f === advice.finding ? 'advised' : undefined}
                   onClick={() => judge(f)}
                 >
                   <FindingMark finding={f} />
                   {f === advice.finding && <small className="d-block">advised</small>}
-                </button>
+                </Button>
               ))}
             </div>
           </div>

@@ -1,4 +1,5 @@
 import { openBad } from '@jubb/core/bench';
+import Button from 'react-bootstrap/Button';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 import type { PanelProps } from '../panel.tsx';
 import { WayOn } from '../proving/way-on.tsx';
@@ -36,10 +37,10 @@ export function LookPanel({ bench, op }: PanelProps<'look'>): React.JSX.Element 
           </div>
         )}
         {look.choices.map((c) => (
-          <button
+          <Button
             key={c.id}
-            type="button"
-            className="btn-line choice"
+            variant="line"
+            className="choice"
             onClick={() => bench.give({ type: 'look', op: op.id, choice: c.id })}
           >
             <span>
@@ -47,7 +48,7 @@ export function LookPanel({ bench, op }: PanelProps<'look'>): React.JSX.Element 
               {c.says && <small className="d-block">{look.pattern ? c.says.split(':')[0] : c.says}</small>}
             </span>
             <VerdictMark verdict={SHAPE[c.verdict]} />
-          </button>
+          </Button>
         ))}
       </div>
       {bad && <WayOn bench={bench} failed={look} bad={bad} />}

@@ -1,6 +1,7 @@
 import type { InstrumentView } from '@jubb/contract';
 import type { GaugeAdvice } from '@jubb/core/bench';
 import { formatNumber, formatQuantity } from '@jubb/core/quantities';
+import Button from 'react-bootstrap/Button';
 import { VerdictMark } from '../../../drawing/verdict-mark.tsx';
 
 const MARK = { good: 'within', usable: 'within', 'too coarse': 'outside', unknown: 'undecided' } as const;
@@ -24,10 +25,10 @@ export function GaugeRow({
   return (
     <div className="gauges" role="group" aria-label="Which gauge">
       {gauges.map(({ gauge, verdict, ratio }) => (
-        <button
+        <Button
           key={gauge.id}
-          type="button"
-          className="btn-line gauge"
+          variant="line"
+          className="gauge"
           aria-pressed={chosen === gauge.id}
           onClick={() => choose(gauge.id)}
         >
@@ -41,17 +42,12 @@ export function GaugeRow({
               ].join(', ')}
             </span>
           </small>
-        </button>
+        </Button>
       ))}
-      <button
-        type="button"
-        className="btn-line gauge"
-        aria-pressed={chosen === undefined}
-        onClick={() => choose(undefined)}
-      >
+      <Button variant="line" className="gauge" aria-pressed={chosen === undefined} onClick={() => choose(undefined)}>
         <b>Another</b>
         <small>typed, no guard</small>
-      </button>
+      </Button>
     </div>
   );
 }

@@ -24,6 +24,7 @@ import {
 import type { Measure } from '@jubb/core/sheet';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { createPortal } from 'react-dom';
 import Form from 'react-bootstrap/Form';
 import { queries } from '../../../api/queries.ts';
@@ -172,24 +173,23 @@ export function MeasurePanel({ bench, op }: PanelProps<'measure'>): React.JSX.El
           />
         )}
         {isOdd && (
-          <button type="button" className="btn-line mt-2" onClick={() => give({ ...odd, sure: true })}>
+          <Button variant="line" className="mt-2" onClick={() => give({ ...odd, sure: true })}>
             It is right: keep {formatQuantity(odd.value)}
-          </button>
+          </Button>
         )}
         {left.length === 0 && measure.groove && (
           <div className="mt-2">
             <b>{measure.groove.ask}</b>
             <div className="answers mt-1">
               {(['no', 'yes'] as const).map((a) => (
-                <button
+                <Button
                   key={a}
-                  type="button"
-                  className="btn-line"
+                  variant="line"
                   aria-pressed={felt?.answer === a}
                   onClick={() => bench.giveAndGoOn({ type: 'answer', op: op.id, answer: a }, op.id, settled)}
                 >
                   {measure.groove![a]}
-                </button>
+                </Button>
               ))}
             </div>
           </div>
@@ -231,13 +231,13 @@ function Decide({
       </p>
       {ways.map((w) =>
         w.how === 'gauge' ? (
-          <button key={w.gauge.id} type="button" className="btn-line" onClick={() => act(w.gauge.id)}>
+          <Button key={w.gauge.id} variant="line" onClick={() => act(w.gauge.id)}>
             {w.gauge.name} would decide
-          </button>
+          </Button>
         ) : w.how === 'repeats' ? (
-          <button key="repeats" type="button" className="btn-line" onClick={() => act(undefined)}>
+          <Button key="repeats" variant="line" onClick={() => act(undefined)}>
             {w.more} more readings would decide
-          </button>
+          </Button>
         ) : (
           <p key="nothing" className="m-0">
             It lies nearer to the limit than any gauge here can tell: judge it as worn, or leave it to be watched.

@@ -15,6 +15,7 @@ import { inCanonical } from '@jubb/core/quantities';
 import { singlePlaneBalance } from '@jubb/core/reckoners';
 import type { Stand, Test } from '@jubb/core/sheet';
 import { useMemo, useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import { createPortal } from 'react-dom';
 import { PolarPlot } from '../../../drawing/stands/polar-plot.tsx';
 import { useStandRun } from '../../../stands/use-stand-run.ts';
@@ -162,9 +163,9 @@ export function BalancingRounds({
             {enough ? (within ? 'Within its grade' : 'Another run would not help') : 'Next'}
           </div>
           {course.initial && !within && (
-            <button type="button" className="btn-line startover" onClick={() => setCourse(START)}>
+            <Button variant="line" className="startover" onClick={() => setCourse(START)}>
               Start over
-            </button>
+            </Button>
           )}
           <p className="say">
             {enough && !within

@@ -1,6 +1,7 @@
 import { comesUndone, suspectsOf, type BadThing, type Failed, type PastCauses } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
+import { useForm } from 'react-hook-form';
 import { queries } from '../../../api/queries.ts';
 import { ReasonField, TAKEN_SO } from '../../../fields/reason-field.tsx';
 import type { Bench } from '../../use-bench.ts';
@@ -34,14 +35,13 @@ export function WayOn({
                 {undone ? `. ${undoneWords(undone.steps.length)}` : ''}
               </small>
             </div>
-            <button
-              type="button"
-              className="btn-line"
+            <Button
+              variant="line"
               disabled={!undone}
               onClick={() => bench.give({ type: 'lead-back', op: bad.op, suspect: s.id })}
             >
               {undone ? `Back to ${(s.step?.title ?? s.title).toLowerCase()}` : 'No step puts it in'}
-            </button>
+            </Button>
           </div>
         );
       })}
@@ -56,20 +56,19 @@ export const undoneWords = (steps: number): string =>
 
 /** Takes something bad as it is, with the reason that stands in both records. */
 export function TakeSo({ bench, bad }: { readonly bench: Bench; readonly bad: BadThing }): React.JSX.Element {
-  const [why, setWhy] = useState('');
+  const { handleSubmit, watch, setValue } = useForm({ defaultValues: { why: '' } });
+  const why = watch('why');
   const id = `so-${bad.key.replaceAll(/[^\w-]/g, '-')}`;
   return (
     <form
       className="takeso"
-      onSubmit={(e) => {
-        e.preventDefault();
-        bench.give({ type: 'accept-so', key: bad.key, reason: why });
-      }}
+      noValidate
+      onSubmit={(e) => void handleSubmit(({ why: reason }) => void bench.give({ type: 'accept-so', key: bad.key, reason }))(e)}
     >
-      <ReasonField id={id} label="Or taken so, because" value={why} set={setWhy} ready={TAKEN_SO} />
-      <button type="submit" className="btn-line" disabled={!why.trim()}>
+      <ReasonField id={id} label="Or taken so, because" value={why} set={(text) => setValue('why', text)} ready={TAKEN_SO} />
+      <Button type="submit" variant="line" disabled={!why.trim()}>
         Keep it so
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,6 +1,7 @@
 import type { Dimension, Quantity } from '@jubb/core/quantities';
-import { useState, type FormEvent } from 'react';
-import { QuantityField, readTyped } from '../../../fields/quantity-field.tsx';
+import Button from 'react-bootstrap/Button';
+import { useForm } from 'react-hook-form';
+import { errorOf, QuantityField, readTyped } from '../../../fields/quantity-field.tsx';
 
 /** A reading typed by hand: a bare number is in the unit that stands in the field. */
 export function TypedReading({
@@ -16,23 +17,28 @@ export function TypedReading({
   /** False when it was not taken: what was typed stays. */
   readonly take: (q: Quantity) => boolean | void;
 }): React.JSX.Element {
-  const [text, setText] = useState('');
-  const [error, setError] = useState<string>();
+  const { register, handleSubmit, watch, setValue, reset, formState } = useForm({ defaultValues: { text: '' } });
   const own = unit.replace(/^[−-]?[\d.,\s\u202f]+/, '') || unit;
-  const submit = (e: FormEvent): void => {
-    e.preventDefault();
+  register('text', { validate: (text) => errorOf(readTyped(text, dimension, own)) });
+  const submit = handleSubmit(({ text }) => {
     const typed = readTyped(text, dimension, own);
-    setError('error' in typed ? typed.error : undefined);
-    if ('value' in typed && take(typed.value) !== false) setText('');
-  };
+    if ('value' in typed && take(typed.value) !== false) reset();
+  });
   return (
-    <form onSubmit={submit} className="typedreading mt-2">
+    <form noValidate onSubmit={(e) => void submit(e)} className="typedreading mt-2">
       <div>
-        <QuantityField id="typed" label={label} unit={own} value={text} set={setText} error={error} />
+        <QuantityField
+          id="typed"
+          label={label}
+          unit={own}
+          value={watch('text')}
+          set={(text) => setValue('text', text)}
+          error={formState.errors.text?.message}
+        />
       </div>
-      <button type="submit" className="btn-line">
+      <Button type="submit" variant="line">
         Take
-      </button>
+      </Button>
     </form>
   );
 }

@@ -1,5 +1,6 @@
 import type { DrawerStock } from '@jubb/core/bench';
 import { inCanonical, type Quantity } from '@jubb/core/quantities';
+import Table from 'react-bootstrap/Table';
 
 const mm = (q: Quantity): number => inCanonical(q, 'length');
 
@@ -15,7 +16,7 @@ export function DrawerTable({
   return (
     <>
       <h3 className="mt-2 quiet drawer-head">In the drawer</h3>
-      <table className="drawer">
+      <Table className="drawer">
         <tbody>
           {drawer.map((d) => (
             <tr key={mm(d.thickness)} className={uses(d.thickness) ? 'u' : ''}>
@@ -24,7 +25,7 @@ export function DrawerTable({
             </tr>
           ))}
         </tbody>
-      </table>
+      </Table>
     </>
   );
 }

@@ -1,8 +1,9 @@
 import { SetButton } from './set-button.tsx';
 import { Advice, DueWords, Standing, Tries } from './setting-words.tsx';
-import { settingGauge, dueReading, openBad, nextTry, packIn, schoolOf, instrumentFacts } from '@jubb/core/bench';
+import { settingGauge, dueReading, openBad, nextTry, packIn, settingMethodOf, instrumentFacts } from '@jubb/core/bench';
 import { depthsOf } from '@jubb/core/sheet';
 import { formatQuantity, inCanonical, type Quantity } from '@jubb/core/quantities';
+import Button from 'react-bootstrap/Button';
 import { createPortal } from 'react-dom';
 import { SettingDrawing } from '../../../drawing/setting-drawing.tsx';
 import { useInstrument } from '../../use-instrument.ts';
@@ -17,13 +18,13 @@ import { ColumnPlace } from '../../unit/column-place.tsx';
 
 const mm = (q: Quantity): number => inCanonical(q, 'length');
 
-/** Makes a setting by the school that was chosen: feel, read, the next move in the hand's own terms, read again. */
+/** Makes a setting by the method that was chosen: feel, read, the next move in the hand's own terms, read again. */
 export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
   const { sheet, state, context } = bench;
   const setting = sheet.settings[op.setting]!;
-  const school = schoolOf(setting, state);
+  const method = settingMethodOf(setting, state);
   const other = setting.together === undefined ? undefined : sheet.settings[setting.together];
-  const measured = depthsOf(school);
+  const measured = depthsOf(method);
   const due = dueReading(sheet, state, setting);
   const feel = setting.feel && state.answers[op.id]?.answer !== 'no' ? setting.feel : undefined;
   const felt = state.answers[op.id]?.answer === 'yes';
@@ -76,7 +77,7 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
       <div className="op setgrid">
         <div>
           <SettingDrawing
-            school={school}
+            method={method}
             pieces={pieces.map(mm)}
             pack={total > 0 ? total.toFixed(2) : 'none yet'}
             turn={next?.move?.kind === 'turn' ? inCanonical(next.move.turned, 'angle') : 0}
@@ -93,14 +94,9 @@ export function SetPanel({ bench, op }: PanelProps<'set'>): React.JSX.Element {
               <p className="lines p-0">{feel.ask}</p>
               <div className="answers">
                 {(['no', 'yes'] as const).map((a) => (
-                  <button
-                    key={a}
-                    type="button"
-                    className="btn-line"
-                    onClick={() => bench.give({ type: 'answer', op: op.id, answer: a })}
-                  >
+                  <Button key={a} variant="line" onClick={() => bench.give({ type: 'answer', op: op.id, answer: a })}>
                     {a === 'no' ? feel.good : feel.bad}
-                  </button>
+                  </Button>
                 ))}
               </div>
             </>

@@ -1,6 +1,7 @@
 import { lowerFirst, newAt, unsourced, type SourceKind } from '@jubb/core/bench';
 import type { Op } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Link } from 'react-router';
 import type { Bench } from '../../use-bench.ts';
@@ -35,15 +36,15 @@ export function SourcePanel({ bench, part }: { readonly bench: Bench; readonly p
       <div className="op d-flex flex-column gap-2">
         <p className="lines p-0">Where does the new {lowerFirst(title(part))} come from?</p>
         {WAYS.map(([kind, says]) => (
-          <button
+          <Button
             key={kind}
-            type="button"
-            className="btn-line choice"
+            variant="line"
+            className="choice"
             aria-pressed={from === kind}
             onClick={() => setFrom(kind)}
           >
             <b>{says}</b>
-          </button>
+          </Button>
         ))}
         <Form.Label htmlFor="source-words" className="m-0">
           {WAYS.find(([k]) => k === from)![2]}

@@ -16,6 +16,7 @@ import {
 } from '@dnd-kit/sortable';
 import { stackAsSheet, type Stack } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Go, type PanelProps } from '../panel.tsx';
 
@@ -65,12 +66,12 @@ export function StackPanel({ bench, op }: PanelProps<'stack' | 'restack'>): Reac
             <b>It came apart in another order: </b>
             {found.order.map((n) => stack.layers[n]?.title).join(', ')}
             <div className="mt-1">
-              <button type="button" className="btn-line" onClick={() => setOrder(found.order)}>
+              <Button variant="line" onClick={() => setOrder(found.order)}>
                 As it came apart
-              </button>{' '}
-              <button type="button" className="btn-line" onClick={() => setOrder(stack.layers.map((_, i) => i))}>
+              </Button>{' '}
+              <Button variant="line" onClick={() => setOrder(stack.layers.map((_, i) => i))}>
                 As the sheet says
-              </button>
+              </Button>
             </div>
           </div>
         )}

@@ -1,6 +1,7 @@
 import { takesWords } from '@jubb/core/bench';
 import type { Joint } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Go } from '../panel.tsx';
 
@@ -29,9 +30,9 @@ export function ByPlace({
         </>
       ) : (
         <>
-          <button type="button" className="btn-line" onClick={() => setOther(true)}>
+          <Button variant="line" onClick={() => setOther(true)}>
             They are not so
-          </button>
+          </Button>
           <Go label="All loose, each as it says" act={() => say('yes')} />
         </>
       )}

@@ -2,6 +2,7 @@ import { MOST_OF_A_PART, opTitle } from '@jubb/core/bench';
 import { formatQuantity } from '@jubb/core/quantities';
 import { fastenerLength } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { Go, type PanelProps } from '../panel.tsx';
 
@@ -54,9 +55,9 @@ export function OffPanel({ bench, op }: PanelProps<'off'>): React.JSX.Element {
               {way.saves && <span> Keep the {sheet.parts[way.saves]?.title.toLowerCase()}.</span>}
             </span>
             {next && (
-              <button type="button" className="btn-line" onClick={() => bench.give({ type: 'way-failed', op: op.id })}>
+              <Button variant="line" onClick={() => bench.give({ type: 'way-failed', op: op.id })}>
                 It does not come: {next.title.toLowerCase()}
-              </button>
+              </Button>
             )}
           </div>
         )}
@@ -113,9 +114,9 @@ export function OffPanel({ bench, op }: PanelProps<'off'>): React.JSX.Element {
             <Form.Control id="remember" value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
           </div>
           {unknown.length < op.parts.length && !recount && (
-            <button type="button" className="btn-line" onClick={() => setRecount(true)}>
+            <Button variant="line" onClick={() => setRecount(true)}>
               Another count
-            </button>
+            </Button>
           )}
         </div>
         {differs && (
@@ -127,9 +128,9 @@ export function OffPanel({ bench, op }: PanelProps<'off'>): React.JSX.Element {
         {unknown.length > 0 && !counted && (
           <p className="mt-2">
             <b>Nobody knows how many there are.</b> Count them as they come,{' '}
-            <button type="button" className="btn-line" onClick={() => give(true)} disabled={!tray.trim()}>
+            <Button variant="line" onClick={() => give(true)} disabled={!tray.trim()}>
               or count later, from the tray
-            </button>
+            </Button>
           </p>
         )}
       </div>

@@ -2,6 +2,7 @@ import { signWords, type Pull, type PullAnswer } from '@jubb/core/bench';
 import { formatQuantity } from '@jubb/core/quantities';
 import type { Joint } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { Bench } from '../../use-bench.ts';
 
@@ -62,22 +63,22 @@ export function Unanswered({
       {joint.fasteners === 'new' && <p className="m-0">One-time fastener: it is not pulled twice.</p>}
       <div className="answers mt-2">
         {mayBeSlackened && (
-          <button type="button" className="btn-ink" onClick={() => answer('slackened')}>
+          <Button variant="ink" onClick={() => answer('slackened')}>
             Slackened and looked at
-          </button>
+          </Button>
         )}
-        <button type="button" className="btn-line" onClick={() => answer('renewed')}>
+        <Button variant="line" onClick={() => answer('renewed')}>
           New fastener in
-        </button>
+        </Button>
       </div>
       {mayStand && (
         <div className="mt-2">
           <Form.Label htmlFor="stands">It stands: what was looked at and found</Form.Label>
           <div className="d-flex gap-2">
             <Form.Control id="stands" value={note} maxLength={400} onChange={(e) => setNote(e.target.value)} />
-            <button type="button" className="btn-line" disabled={!note.trim()} onClick={() => answer('accepted')}>
+            <Button variant="line" disabled={!note.trim()} onClick={() => answer('accepted')}>
               Stands
-            </button>
+            </Button>
           </div>
         </div>
       )}

@@ -2,6 +2,7 @@ import { convert, formatQuantity } from '@jubb/core/quantities';
 import { torqueSanity, ReckonError } from '@jubb/core/reckoners';
 import type { Joint, Stage } from '@jubb/core/sheet';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import type { PanelProps } from '../panel.tsx';
 
@@ -29,10 +30,10 @@ export function UnitAsk({
         />
       </div>
       {(stage.unitAsked ?? []).map((unit) => (
-        <button
+        <Button
           key={unit}
-          type="button"
-          className="btn-line choice"
+          variant="line"
+          className="choice"
           disabled={!reason.trim()}
           onClick={() => bench.give({ type: 'say-unit', op: op.id, unit, reason })}
         >
@@ -45,7 +46,7 @@ export function UnitAsk({
               {sanity(joint, stage.to.value, unit)}
             </small>
           </span>
-        </button>
+        </Button>
       ))}
     </div>
   );

@@ -1,6 +1,7 @@
 import { minutesWords, opTitle, timerHasRun, timerOf, type TimerKind } from '@jubb/core/bench';
 import { format } from 'date-fns';
 import { useState } from 'react';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { clockLeft, useNow } from '../../../frame/use-now.ts';
 import { Go, type PanelProps } from '../panel.tsx';
@@ -35,9 +36,9 @@ export function WaitPanel({ bench, op }: PanelProps<'cure' | 'soak' | 'rest' | '
               {format(new Date(timer.due), 'HH:mm')}. It runs on the Floor too: take another job in hand meanwhile.
             </p>
             {!done && !short && (
-              <button type="button" className="btn-line" onClick={() => setShort(true)}>
+              <Button variant="line" onClick={() => setShort(true)}>
                 Cut it short
-              </button>
+              </Button>
             )}
             {!done && short && (
               <>

@@ -1,5 +1,6 @@
 import type { CommandAnswer, JobView, PlanJobLabel } from '@jubb/contract';
 import type { Minute, Say } from '@jubb/core/planning';
+import Button from 'react-bootstrap/Button';
 import Form from 'react-bootstrap/Form';
 import { useForm } from 'react-hook-form';
 import { api } from '../api/client.ts';
@@ -8,7 +9,7 @@ import { useWrite } from '../api/use-write.ts';
 import { Wrong } from '../fields/wrong.tsx';
 
 /** Promises another day, once somebody has agreed to it: who, and how, goes into the job's log. */
-export function PromiseLater({
+export function LaterDeliveryDate({
   at,
   job,
   done,
@@ -28,22 +29,22 @@ export function PromiseLater({
         seen: events.length,
         at: new Date().toISOString(),
         device: 'plan',
-        command: { type: 'move-promise', promise: new Date(at * 60_000).toISOString(), says },
+        command: { type: 'move-delivery-date', deliveryDate: new Date(at * 60_000).toISOString(), says },
       });
     },
     { stale: [['week']] },
   );
-  const promise = handleSubmit(async ({ says }) => {
+  const agree = handleSubmit(async ({ says }) => {
     if (await written(says)) done();
   });
   return (
-    <form noValidate onSubmit={(e) => void promise(e)}>
+    <form noValidate onSubmit={(e) => void agree(e)}>
       <Form.Label htmlFor="agreed-by">{job.customer} is asked first. Who agreed, and how?</Form.Label>
       <Form.Control id="agreed-by" maxLength={400} {...register('says')} />
       <Wrong says={wrong} />
-      <button type="submit" className="btn-line mt-2" disabled={watch('says').trim() === '' || busy}>
+      <Button type="submit" variant="line" className="mt-2" disabled={watch('says').trim() === '' || busy}>
         Promise {say(at)}
-      </button>
+      </Button>
     </form>
   );
 }

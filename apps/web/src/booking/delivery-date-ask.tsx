@@ -1,6 +1,7 @@
 import type { QueuedView } from '@jubb/contract';
 import { useMutation } from '@tanstack/react-query';
 import { format } from 'date-fns';
+import Button from 'react-bootstrap/Button';
 import { api, ApiError } from '../api/client.ts';
 import { spanWords } from '../plan/say.ts';
 
@@ -15,7 +16,7 @@ const driverWords = {
 } as const;
 
 async function ask(sheet: string, scope: string | undefined): Promise<QueuedView> {
-  const { id } = await api<{ id: string }>('plan/promise', { sheet, ...(scope === undefined ? {} : { scope }) });
+  const { id } = await api<{ id: string }>('plan/delivery-dates', { sheet, ...(scope === undefined ? {} : { scope }) });
   const until = Date.now() + LONGEST_MS;
   while (Date.now() < until) {
     const view = await api<QueuedView>(`plan/queued/${id}`);
@@ -26,7 +27,7 @@ async function ask(sheet: string, scope: string | undefined): Promise<QueuedView
 }
 
 /** Which day can be promised: three dates, each as sure as it says, and what drives them. */
-export function PromiseAsk({
+export function DeliveryDateAsk({
   sheet,
   scope,
   take,
@@ -37,7 +38,7 @@ export function PromiseAsk({
   readonly take: (at: Date) => void;
 }): React.JSX.Element {
   const asked = useMutation({ mutationFn: () => ask(sheet, scope) });
-  const promise = asked.data?.promise;
+  const dates = asked.data?.deliveryDates;
   const wrong = asked.error
     ? asked.error instanceof ApiError
       ? asked.error.message
@@ -46,22 +47,22 @@ export function PromiseAsk({
       ? asked.data.says
       : undefined;
   return (
-    <div className="wide promiseask" aria-live="polite">
-      <button type="button" className="btn-line" disabled={asked.isPending || !sheet} onClick={() => asked.mutate()}>
+    <div className="wide delivery-date-ask" aria-live="polite">
+      <Button variant="line" disabled={asked.isPending || !sheet} onClick={() => asked.mutate()}>
         {asked.isPending ? 'Planning it in …' : 'What can be promised?'}
-      </button>
-      {promise && (
+      </Button>
+      {dates && (
         <>
-          {promise.at.map(({ share, date }) => (
-            <button key={share} type="button" className="btn-line" onClick={() => take(new Date(date * 60_000))}>
+          {dates.at.map(({ share, date }) => (
+            <Button key={share} variant="line" onClick={() => take(new Date(date * 60_000))}>
               <b>{format(new Date(date * 60_000), 'EEE d MMM, HH:mm')}</b>{' '}
               <small className="d-block">kept {Math.round(share * 100)} times in 100</small>
-            </button>
+            </Button>
           ))}
-          {promise.drivers[0] && (
+          {dates.drivers[0] && (
             <small className="quiet">
-              Most of the doubt is {driverWords[promise.drivers[0].what]}: without it{' '}
-              {spanWords(promise.drivers[0].minutes)} of work sooner.
+              Most of the doubt is {driverWords[dates.drivers[0].what]}: without it{' '}
+              {spanWords(dates.drivers[0].minutes)} of work sooner.
             </small>
           )}
         </>
