@@ -52,6 +52,7 @@ const project = (displayName, dir, more = {}) => ({
   ...more,
 });
 export default {
+  globalSetup: '<rootDir>/scripts/lib/jest-sheets.mjs',
   projects: [
     project('core', 'packages/core'),
     project('contract', 'packages/contract'),

@@ -1,17 +1,8 @@
 import { decide, emptyBench, type BenchState, type Command, type DecideContext } from '@jubb/core/bench';
 import { canonical } from '@jubb/core/quantities';
 import type { Sheet } from '@jubb/core/sheet';
-import { readGoodSheet } from '@jubb/core/sheet/read';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 
-const library = join(process.cwd(), 'library');
-/** Every shipped sheet, by name. */
-export const sheetNames = readdirSync(library)
-  .filter((f) => f.endsWith('.yaml'))
-  .map((f) => f.replace('.yaml', ''));
-export const sheetOf = (name: string): Sheet =>
-  readGoodSheet(readFileSync(join(library, `${name}.yaml`), 'utf8'), name);
+export { libraryNames as sheetNames, librarySheet as sheetOf } from '@jubb/core/sheet/fixtures';
 
 const sixOfEach = (sizes: readonly number[]) => sizes.map((n) => ({ thickness: canonical(n, 'length'), count: 6 }));
 const USUAL_STEPS = [2.4, 2.2, 2, 1.8, 1.6, 1.5, 1.4, 1.2, 1, 0.5, 0.3, 0.25, 0.2, 0.12, 0.1, 0.07, 0.05];

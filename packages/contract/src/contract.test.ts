@@ -3,9 +3,7 @@ import { rehearse, emptyBench, decide } from '@jubb/core/bench';
 import { plainToInstance } from 'class-transformer';
 import { validate, type ValidationError } from 'class-validator';
 import 'reflect-metadata';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { readGoodSheet } from '@jubb/core/sheet/read';
+import { librarySheet } from '@jubb/core/sheet/fixtures';
 import { BookInDto, CommandEnvelopeDto, commandDtos, commandTypes, HandDto, SignInDto, toCommand } from './index.ts';
 
 const UUID = '6f1d8a52-2b0c-4d53-9a57-3b1f0c9f7a11';
@@ -77,7 +75,7 @@ describe('a command over the wire', () => {
     expect(await wrong(CommandEnvelopeDto, envelope(command))).toContain(path);
   });
   test('every command of a whole rehearsed job passes', async () => {
-    const sheet = readGoodSheet(readFileSync(join(process.cwd(), 'library/hub-dolly.yaml'), 'utf8'), 'hub-dolly');
+    const sheet = librarySheet('hub-dolly');
     const who = { id: 'p', name: 'P', initials: 'P' };
     const give = (state: ReturnType<typeof emptyBench>, id: string, command: never): typeof state => {
       const outcome = decide(

@@ -1,11 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
-import { readGoodSheet } from '@jubb/core/sheet/read';
-import { readFileSync } from 'node:fs';
+import { librarySheet } from '@jubb/core/sheet/fixtures';
 import { join } from 'node:path';
 import { figures, markedUnit } from './unit-svg.ts';
 
-const sheet = (id: string): ReturnType<typeof readGoodSheet> =>
-  readGoodSheet(readFileSync(join(process.cwd(), 'library', `${id}.yaml`), 'utf8'), id);
+const sheet = librarySheet;
 const tinted = (svg: string, color: string): number => svg.split(`fill="${color}"`).length - 1;
 
 describe('the unit on a page', () => {

@@ -16,15 +16,13 @@ import {
   type Weight,
 } from '@jubb/core/bench';
 import { inCanonical } from '@jubb/core/quantities';
-import { readGoodSheet } from '@jubb/core/sheet/read';
+import { librarySheet } from '@jubb/core/sheet/fixtures';
 import type { Test } from '@jubb/core/sheet';
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { seededRandom } from '../random.ts';
 import { runStand, standFaults, type StandSetup } from './index.ts';
 
-const testOf = (sheet: string, id: string): Test =>
-  readGoodSheet(readFileSync(join(process.cwd(), 'library', `${sheet}.yaml`), 'utf8'), sheet).tests[id]!;
+const testOf = (sheet: string, id: string): Test => librarySheet(sheet).tests[id]!;
 const setupOf = (t: Test, unit: string, more: Partial<StandSetup> = {}): StandSetup => ({
   kind: t.stand!.kind,
   unit,

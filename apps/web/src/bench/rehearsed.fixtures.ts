@@ -10,18 +10,13 @@ import {
   type RehearsalFigures,
 } from '@jubb/core/bench';
 import type { LadderStep, Op, OpKind, Sheet } from '@jubb/core/sheet';
-import { readGoodSheet } from '@jubb/core/sheet/read';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { libraryNames, librarySheet } from '@jubb/core/sheet/fixtures';
 import { una } from '../server.fixtures.tsx';
 import type { Bench } from './use-bench.ts';
 
-const library = join(process.cwd(), 'library');
 /** The shipped sheets. */
-export const sheets: readonly Sheet[] = readdirSync(library)
-  .filter((f) => f.endsWith('.yaml'))
-  .map((f) => readGoodSheet(readFileSync(join(library, f), 'utf8'), f));
-export const shipped = (id: string): Sheet => sheets.find((s) => s.id === id)!;
+export const sheets: readonly Sheet[] = libraryNames.map(librarySheet);
+export { librarySheet as shipped } from '@jubb/core/sheet/fixtures';
 export const drawers = {
   'hub-shims': [
     { thickness: { value: 1.2, unit: 'mm' }, count: 3 },

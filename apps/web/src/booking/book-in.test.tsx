@@ -1,15 +1,13 @@
 /** @jest-environment jsdom */
 import { afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import { readGoodSheet } from '@jubb/core/sheet/read';
+import { librarySheet } from '@jubb/core/sheet/fixtures';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import 'reflect-metadata';
 import { likeABrowser, Refusal, serve, show, una, type Answers, type Asked } from '../server.fixtures.tsx';
 import BookInScreen from './book-in-screen.tsx';
 
-const hub = readGoodSheet(readFileSync(join(process.cwd(), 'library/hub-dolly.yaml'), 'utf8'), 'hub-dolly');
-const axle = readGoodSheet(readFileSync(join(process.cwd(), 'library/axle-pinion.yaml'), 'utf8'), 'axle-pinion');
+const hub = librarySheet('hub-dolly');
+const axle = librarySheet('axle-pinion');
 const CUSTOMER = '6f1d8a52-2b0c-4d53-9a57-3b1f0c9f7a11';
 const UNIT = '7f1d8a52-2b0c-4d53-9a57-3b1f0c9f7a12';
 const depot = { id: CUSTOMER, name: 'Council Depot' };

@@ -1,15 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { ladder, type Ladder } from '@jubb/core/sheet';
-import { readGoodSheet } from '@jubb/core/sheet/read';
+import { libraryNames, librarySheet } from '@jubb/core/sheet/fixtures';
 import fc from 'fast-check';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { ladderRows, rungOrder } from './ladder-rows.ts';
 
-const library = join(process.cwd(), 'library');
-const sheets = readdirSync(library)
-  .filter((f) => f.endsWith('.yaml'))
-  .map((f) => readGoodSheet(readFileSync(join(library, f), 'utf8'), f));
+const sheets = libraryNames.map(librarySheet);
 const step = (rung: string, side: string, group?: string): Ladder['strip'][number] =>
   ({
     id: `${side} ${rung}`,

@@ -2,16 +2,14 @@ import { describe, expect, test } from '@jest/globals';
 import { decide, emptyBench, rehearse, type BenchState, type Command } from '@jubb/core/bench';
 import { neededParts } from '@jubb/core/parts';
 import { quoteOptions } from '@jubb/core/quote';
-import { readGoodSheet } from '@jubb/core/sheet/read';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { librarySheet } from '@jubb/core/sheet/fixtures';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { moneyWords, oddsWords } from '../money.ts';
 import { FindingRows, judgedParts } from './finding-rows.tsx';
 import { Offers } from './offers.tsx';
 import { WearRule } from './wear-rule.tsx';
 
-const sheet = readGoodSheet(readFileSync(join(process.cwd(), 'library/cylinder-lift.yaml'), 'utf8'), 'cylinder-lift');
+const sheet = librarySheet('cylinder-lift');
 const who = { id: 'p', name: 'Una Reith', initials: 'UR' };
 const money = { rateMinor: 5200, taxPercent: 20 };
 

@@ -1,16 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { convert, formatQuantity } from '@jubb/core/quantities';
-import { readGoodSheet } from '@jubb/core/sheet/read';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { libraryNames, librarySheet } from '@jubb/core/sheet/fixtures';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { ManualLadder } from './manual-ladder.tsx';
 import { ManualTables } from './manual-tables.tsx';
 
-const library = join(process.cwd(), 'library');
-const sheets = readdirSync(library)
-  .filter((f) => f.endsWith('.yaml'))
-  .map((f) => readGoodSheet(readFileSync(join(library, f), 'utf8'), f));
+const sheets = libraryNames.map(librarySheet);
 const textOf = (html: string): string =>
   html
     .replace(/<[^>]*>/g, ' ')

@@ -1,9 +1,7 @@
 /** @jest-environment jsdom */
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { readGoodSheet } from '@jubb/core/sheet/read';
+import { librarySheet } from '@jubb/core/sheet/fixtures';
 import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { Refusal, serve, show, type Asked } from '../server.fixtures.tsx';
 import { SheetDocuments } from './sheet-documents.tsx';
 import { TakeIn } from './take-in.tsx';
@@ -50,8 +48,7 @@ describe('a sheet of another workshop', () => {
 });
 
 describe('the documents that figures name', () => {
-  const library = join(process.cwd(), 'library');
-  const hub = readGoodSheet(readFileSync(join(library, 'hub-dolly.yaml'), 'utf8'), 'hub-dolly');
+  const hub = librarySheet('hub-dolly');
   const sheet = { ...hub, from: { kind: 'maker' as const, document: 'Brindlow BD-6 sheet', page: '4' } };
 
   test('one that is there opens, one that is not can be attached by who may', async () => {

@@ -1,8 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { figuresFor } from '@jubb/core/bench';
-import { readGoodSheet } from '@jubb/core/sheet/read';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { librarySheet } from '@jubb/core/sheet/fixtures';
 import { answer } from './judge.worker.ts';
 import { harmonics } from './spectrum.ts';
 
@@ -34,8 +32,7 @@ describe('lines of a ripple', () => {
 });
 
 describe('the worker', () => {
-  const text = readFileSync(join(process.cwd(), 'library/cylinder-lift.yaml'), 'utf8');
-  const test1 = readGoodSheet(text, 'cylinder-lift').tests['drift']!;
+  const test1 = librarySheet('cylinder-lift').tests['drift']!;
   test('answers what a run comes to, or in words why it cannot be judged, and never throws', () => {
     const points = Array.from({ length: 41 }, (_, i) => [15 * i, 0.002 * 15 * i]);
     const good = answer({ id: 4, test: test1, run: { kind: 'drift', points }, wave: [] });

@@ -1,6 +1,4 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { readGoodSheet } from '../sheet/read/index.ts';
+import { librarySheet } from '../sheet/library.fixtures.ts';
 import type { LadderStep, Op, OpKind, Sheet } from '../sheet/index.ts';
 import {
   canonicalJson,
@@ -18,19 +16,8 @@ import {
   type RehearsalFigures,
 } from './index.ts';
 
-export const libraryText = (name: string): string =>
-  readFileSync(join(process.cwd(), 'library', `${name}.yaml`), 'utf8');
-export const libraryNames: readonly string[] = readdirSync(join(process.cwd(), 'library'))
-  .filter((f) => f.endsWith('.yaml'))
-  .map((f) => f.replace('.yaml', ''));
-const kept = new Map<string, Sheet>();
-/** A shipped sheet, read once. */
-export function librarySheet(name: string): Sheet {
-  const sheet = kept.get(name) ?? readGoodSheet(libraryText(name), name);
-  kept.set(name, sheet);
-  return sheet;
-}
-export const hubDolly = (): Sheet => readGoodSheet(libraryText('hub-dolly'), 'hub-dolly');
+export { libraryNames, librarySheet, libraryText } from '../sheet/library.fixtures.ts';
+export const hubDolly = (): Sheet => librarySheet('hub-dolly');
 
 export const person = { id: 'p1', name: 'Una Reith', initials: 'UR' };
 export const secondPerson = { id: 'p2', name: 'Ailsa Brock', initials: 'AB' };

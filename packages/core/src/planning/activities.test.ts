@@ -1,8 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { decide, emptyBench, fold, ladderOf, rehearse, type BenchState, type JobEvent } from '../bench/index.ts';
-import { readGoodSheet } from '../sheet/read/index.ts';
+import { libraryNames, librarySheet } from '../sheet/library.fixtures.ts';
 import type { Sheet } from '../sheet/index.ts';
 import { activitiesOf, unknownsOf, type JobFacts, type ShopFacts } from './activities.ts';
 import { workCalendar } from './calendar.ts';
@@ -13,10 +11,7 @@ import { deliveryDates } from './delivery-dates.ts';
 import { MONDAY, shopResources, week } from './shop.fixtures.ts';
 import type { PlanProblem } from './types.ts';
 
-const folder = join(process.cwd(), 'library');
-const sheets = readdirSync(folder)
-  .filter((f) => f.endsWith('.yaml'))
-  .map((f) => readGoodSheet(readFileSync(join(folder, f), 'utf8'), f.replace('.yaml', '')));
+const sheets = libraryNames.map(librarySheet);
 const hub = sheets.find((s) => s.id === 'hub-dolly')!;
 const shop: ShopFacts = {
   now: MONDAY,

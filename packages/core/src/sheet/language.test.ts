@@ -2,12 +2,11 @@ import { describe, expect, test } from '@jest/globals';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { currentSheet, ladder, type Sheet } from './index.ts';
-import { readGoodSheet, readSheet } from './read/index.ts';
+import { readSheet } from './read/index.ts';
+import { librarySheet, libraryText } from './library.fixtures.ts';
 
-const library = join(process.cwd(), 'library');
-const textOf = (name: string): string => readFileSync(join(library, `${name}.yaml`), 'utf8');
 const replaced = (name: string, from: string, to: string): string => {
-  const text = textOf(name);
+  const text = libraryText(name);
   if (!text.includes(from)) throw new Error(`${name} does not hold ${from}`);
   return text.replace(from, to);
 };
@@ -153,7 +152,7 @@ describe('the rules of taking apart', () => {
 });
 
 describe('each side', () => {
-  const sheet = readGoodSheet(textOf('axle-clip'), 'axle-clip');
+  const sheet = librarySheet('axle-clip');
   test('a rung and its things stand once on each side, under their own names', () => {
     for (const id of ['seal@left', 'seal@right', 'caliper@left']) expect(Object.keys(sheet.parts)).toContain(id);
     expect(sheet.parts['seal']).toBeUndefined();
@@ -204,7 +203,7 @@ describe('a sheet that was compiled by an earlier program', () => {
     expect(now.risks.repair).toBeGreaterThan(0);
   });
   test('of format 4: what its settings called schools are their methods, for each variant too', () => {
-    const today = readGoodSheet(readFileSync(join(process.cwd(), 'library/axle-kingpin.yaml'), 'utf8'), 'axle-kingpin');
+    const today = librarySheet('axle-kingpin');
     const older = (settings: Sheet['settings']): Sheet['settings'] =>
       JSON.parse(JSON.stringify(settings).replaceAll('"methods":', '"schools":')) as Sheet['settings'];
     const entries = { parts: {}, joints: {}, measures: {}, fluids: {}, tests: {} };

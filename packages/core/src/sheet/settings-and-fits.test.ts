@@ -1,19 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import { inCanonical } from '../quantities/index.ts';
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Sheet } from './index.ts';
+import { librarySheet, libraryText } from './library.fixtures.ts';
 import { readGoodSheet, readSheet } from './read/index.ts';
 
-const textOf = (name: string): string => readFileSync(join(process.cwd(), 'library', `${name}.yaml`), 'utf8');
 const replaced = (name: string, from: string | RegExp, to: string): string => {
-  const text = textOf(name);
+  const text = libraryText(name);
   const changed = text.replace(from, to);
   if (changed === text) throw new Error(`${name} does not hold ${String(from)}`);
   return changed;
 };
 const codes = (text: string): string[] => readSheet(text).problems.map((p) => p.code);
-const sheet = (name: string): Sheet => readGoodSheet(textOf(name), name);
 
 describe('what a setting must say', () => {
   test.each<[string, string, string | RegExp, string, string]>([
@@ -49,10 +47,10 @@ describe('what a setting must say', () => {
   });
   test('the word of older sheets is read as the word of today, and its problem stands on the line where it is written', () => {
     expect(readGoodSheet(replaced('hub-loose-ball', '    method: {', '    school: {'), 'older').settings).toEqual(
-      sheet('hub-loose-ball').settings,
+      librarySheet('hub-loose-ball').settings,
     );
     expect(readGoodSheet(replaced('hub-dolly', '    methods:\n', '    schools:\n'), 'older').settings).toEqual(
-      sheet('hub-dolly').settings,
+      librarySheet('hub-dolly').settings,
     );
     const text = replaced('hub-loose-ball', 'method: { kind: cone, pitch', 'school: { kind: magic, pitch');
     const problem = readSheet(text).problems.find((p) => /settings\.play\.method/.test(p.path))!;
@@ -78,13 +76,13 @@ describe('what a setting must say', () => {
     expect(nut(18)).not.toContain('nut-may-not-lock');
   });
   test('a chart’s row is the band, either way of its figure', () => {
-    const { band, target } = sheet('seal-face').settings['compression']!;
+    const { band, target } = librarySheet('seal-face').settings['compression']!;
     expect([band.low, band.high, target].map((q) => inCanonical(q, 'length'))).toEqual([4, 5, 4.5]);
   });
   test('every method of the library is one that its sheet completes', () => {
     const kinds = new Set(
       ['hub-dolly', 'hub-loose-ball', 'output-spanner', 'differential-side', 'seal-face'].flatMap((n) =>
-        Object.values(sheet(n).settings).flatMap((s) => Object.values(s.methods ?? {}).map((k) => k.kind)),
+        Object.values(librarySheet(n).settings).flatMap((s) => Object.values(s.methods ?? {}).map((k) => k.kind)),
       ),
     );
     expect([...kinds].sort()).toEqual(['cone', 'depths', 'sides', 'slide', 'trial', 'turn']);
@@ -127,7 +125,7 @@ describe('what a fit, a ring and a joint must say', () => {
     });
   });
   test('nine places on the tooth, one of them good, each other with what to move', () => {
-    const { choices } = sheet('differential-side').looks['pattern']!;
+    const { choices } = librarySheet('differential-side').looks['pattern']!;
     expect(choices).toHaveLength(9);
     expect(choices.filter((c) => c.verdict === 'good').map((c) => c.id)).toEqual(['centre-centre']);
     // Handbook rules, from memory: top wants the pinion in, toe the gear away.
@@ -152,7 +150,7 @@ describe('what is judged', () => {
 
 describe('a thing that stands on each side', () => {
   test('keeps its shape, though a measure of that name stands on each side too', () => {
-    const { measures } = sheet('compressor-twin');
+    const { measures } = librarySheet('compressor-twin');
     expect(measures['bore@front']!.shape).toBe('bore');
     expect(measures['bore@front']!.at).toEqual([
       'top, along', 'top, across', 'middle, along', 'middle, across', 'bottom, along', 'bottom, across',

@@ -1,4 +1,4 @@
-import { Ajv2020, type ErrorObject } from 'ajv/dist/2020.js';
+import { Ajv2020, type ErrorObject, type ValidateFunction } from 'ajv/dist/2020.js';
 import { LineCounter, parseDocument } from 'yaml';
 import { compileSheet } from '../compile/compile.ts';
 import type { RawSheet } from '../compile/raw.ts';
@@ -11,13 +11,15 @@ import { bringUpWords } from './older-words.ts';
 import { positionsIn } from './positions.ts';
 import { duplicateKeys, MOST_PROBLEMS, tooMuchText } from './too-much.ts';
 
-/** Its code is not made smaller first: that took half of the time that a program needs before it reads its first sheet. */
-const validate = new Ajv2020({
-  allErrors: true,
-  verbose: true,
-  allowUnionTypes: true,
-  code: { optimize: false },
-}).compile(sheetSchema);
+let schemaCheck: ValidateFunction | undefined;
+/** Compiled when the first sheet is read. Its code is not made smaller first: that took as long again. */
+const validator = (): ValidateFunction =>
+  (schemaCheck ??= new Ajv2020({
+    allErrors: true,
+    verbose: true,
+    allowUnionTypes: true,
+    code: { optimize: false },
+  }).compile(sheetSchema));
 
 export interface ReadSheet {
   /** Present when no problem is an error. */
@@ -70,6 +72,7 @@ export function readSheet(text: string): ReadSheet {
     path: pathText(at),
     ...positionOf(at),
   });
+  const validate = validator();
   if (!validate(raw)) {
     const problems = schemaProblems(validate.errors ?? [], raw).map(({ at, code, message }) =>
       placed(at, { severity: 'error', code, message }),

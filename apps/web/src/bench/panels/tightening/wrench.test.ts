@@ -1,13 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import type { Joint, Stage } from '@jubb/core/sheet';
-import { readGoodSheet } from '@jubb/core/sheet/read';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { librarySheet } from '@jubb/core/sheet/fixtures';
 import { pullMove } from '../../simulation/pull-hand.ts';
 import { millimetres, type Rig } from './use-rig.ts';
 import { wrenchSettingFor } from './wrench-setting.ts';
 
-const hub = readGoodSheet(readFileSync(join(process.cwd(), 'library/hub-dolly.yaml'), 'utf8'), 'hub-dolly');
+const hub = librarySheet('hub-dolly');
 const joint: Joint = Object.values(hub.joints).find((j) => j.count > 2)!;
 const last = joint.stages.length - 1;
 const stage: Stage = joint.stages[last]!;
