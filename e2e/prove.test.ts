@@ -80,7 +80,7 @@ describe('an alternator', () => {
     await press(page, '.suspect button', 'Back to rectifier');
     await page.waitForFunction(() => !document.querySelector('.suspects'));
     const led = await stateOf(job);
-    expect(led.ledBack).toHaveLength(1);
+    expect(led.returns).toHaveLength(1);
     // Only what lies over the rectifier is undone: the rotor and the front bearing stay.
     expect(led.findings['rectifier']).toBeUndefined();
     expect(led.findings['rotor']).toBe(before.findings['rotor']);

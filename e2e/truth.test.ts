@@ -128,7 +128,7 @@ describe('a setting that cannot be met', () => {
     await picture('set-stuck');
     await axeClean(page);
     await press(page, '.suspect button:not([disabled])', 'Back to');
-    await heard(page, job, (s) => s.ledBack.length === 1);
+    await heard(page, job, (s) => s.returns.length === 1);
     await forward(page, job, (s) => s.handedOver !== undefined);
   });
 });

@@ -1,4 +1,4 @@
-import { holdReasons, MOST_OF_A_PART, type Command, type HoldReason } from '@jubb/core/bench';
+import { commandToday, holdReasons, MOST_OF_A_PART, type Command, type HoldReason } from '@jubb/core/bench';
 import { findings, type Finding } from '@jubb/core/sheet';
 import { Type } from 'class-transformer';
 import {
@@ -25,7 +25,7 @@ import { IsCounts } from './counts.ts';
 import { LARGEST_INT } from './limits.ts';
 import { IsClock, IsInstant } from './instant.ts';
 import { InstrumentIdDto } from './instrument-id.dto.ts';
-import { proveCommandDtos } from './prove-command.dto.ts';
+import { proveCommandDtos, ReturnToStepDto } from './prove-command.dto.ts';
 import { pullCommandDtos } from './pull-command.dto.ts';
 import { correctionCommandDtos } from './correction-command.dto.ts';
 import { stripCommandDtos } from './strip-command.dto.ts';
@@ -289,6 +289,9 @@ export const commandDtos = [
 /** Command types that come over the wire: all but booking, which has its own form. */
 export const commandTypes: readonly string[] = commandDtos.map((s) => s.name);
 
+/** What pages of earlier releases call by another name. */
+const olderCommandDtos = [{ name: 'lead-back', value: ReturnToStepDto }];
+
 /** The base of a command whose type is none that is known: refused with the list. */
 class UnknownCommandDto extends CommandDto {
   @IsIn(commandTypes)
@@ -333,12 +336,12 @@ export class CommandEnvelopeDto {
   @ValidateNested()
   @Type(() => UnknownCommandDto, {
     keepDiscriminatorProperty: true,
-    discriminator: { property: 'type', subTypes: [...commandDtos] },
+    discriminator: { property: 'type', subTypes: [...commandDtos, ...olderCommandDtos] },
   })
   command: CommandDto;
 }
 
 /** A validated command as the core takes it. */
 export function toCommand(dto: CommandEnvelopeDto): Command {
-  return dto.command as unknown as Command;
+  return commandToday(dto.command as unknown as Command);
 }

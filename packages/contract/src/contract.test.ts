@@ -25,6 +25,16 @@ const envelope = (command: unknown): object => ({
 });
 
 describe('a command over the wire', () => {
+  test('by the name of an earlier release is the command of today', async () => {
+    const older = envelope({ type: 'lead-back', op: 'build/x/1', suspect: 'seal' });
+    expect(await wrong(CommandEnvelopeDto, older)).toEqual([]);
+    expect(toCommand(plainToInstance(CommandEnvelopeDto, older))).toEqual({
+      type: 'return-to-step',
+      op: 'build/x/1',
+      suspect: 'seal',
+    });
+    expect(await wrong(CommandEnvelopeDto, envelope({ type: 'lead-back', op: 'build/x/1' }))).not.toEqual([]);
+  });
   const pull = {
     type: 'pull',
     op: 'b-cap.tighten',

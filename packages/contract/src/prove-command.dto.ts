@@ -16,8 +16,8 @@ export class TakeRunDto extends OpCommandDto {
   instrument?: InstrumentIdDto;
 }
 
-export class LeadBackDto extends OpCommandDto {
-  declare type: 'lead-back';
+export class ReturnToStepDto extends OpCommandDto {
+  declare type: 'return-to-step';
   @IsString()
   @MinLength(1)
   @MaxLength(80)
@@ -27,5 +27,5 @@ export class LeadBackDto extends OpCommandDto {
 /** The classes of the commands of proving, by their `type`. */
 export const proveCommandDtos = [
   { name: 'take-run', value: TakeRunDto },
-  { name: 'lead-back', value: LeadBackDto },
+  { name: 'return-to-step', value: ReturnToStepDto },
 ] as const;

@@ -59,10 +59,10 @@ export const standJobs: readonly DemoJob[] = [
       },
       {
         when: (state, move) => atTest('leak-down', move) && state.readings.at(-1)?.proof !== undefined,
-        give: (move) => [{ type: 'lead-back', op: move.op.id, suspect: 'valve-plate' }],
+        give: (move) => [{ type: 'return-to-step', op: move.op.id, suspect: 'valve-plate' }],
       },
     ],
-    until: (_, s) => s.ledBack.length > 0,
+    until: (_, s) => s.returns.length > 0,
     then: [],
   },
   {

@@ -1,5 +1,5 @@
 import type { MeView } from '@jubb/contract';
-import { END_TITLES, holdWords, ladderOf, lowerFirst, nextMove, standingNow, wayBackOf } from '@jubb/core/bench';
+import { END_TITLES, holdWords, ladderOf, lowerFirst, nextMove, standingNow, returnToStepOf } from '@jubb/core/bench';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import Button from 'react-bootstrap/Button';
@@ -96,7 +96,7 @@ export default function BenchScreen({ me }: { readonly me: MeView }): React.JSX.
   const { sheet, state } = bench;
   const move = nextMove(sheet, state);
   const parked = state.parked !== undefined;
-  const back = wayBackOf(sheet, state);
+  const back = returnToStepOf(sheet, state);
   const never = standingNow(sheet, state).length;
   // What is picked on the ladder, or put on record, shows where the move stands.
   const look = (step: string | undefined): void => {

@@ -326,6 +326,14 @@ describe('the browser’s own store', () => {
     expect(await store.load()).toEqual([]);
   });
 
+  test('a command is sent by the name that it has today, whatever the page that kept it called it', async () => {
+    const store = new IndexedDbStore();
+    const kept = { ...waiting('w'), command: { type: 'lead-back', op: 'x', suspect: 'seal' } };
+    await store.add(kept as unknown as Waiting);
+    expect((await store.load()).map((w) => w.command)).toEqual([{ type: 'return-to-step', op: 'x', suspect: 'seal' }]);
+    await store.remove('w');
+  });
+
   test('one tab at a time has the lease; one that was closed lets go by itself', async () => {
     const store = new IndexedDbStore();
     expect(await store.lease('one', 1000, 0)).toBe(true);

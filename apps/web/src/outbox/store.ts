@@ -1,3 +1,4 @@
+import { commandToday } from '@jubb/core/bench';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { del, get } from 'idb-keyval';
 import type { Waiting } from './waiting.ts';
@@ -57,7 +58,8 @@ export class IndexedDbStore implements Store {
       (async () => {
         const db = await this.open();
         await this.bringOver();
-        return db.getAll('waiting');
+        const kept = await db.getAll('waiting');
+        return kept.map((w) => ({ ...w, command: commandToday(w.command) }));
       })(),
     );
   }

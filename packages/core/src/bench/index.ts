@@ -17,6 +17,7 @@ export { blockers, type Blocker, type BlockerCode } from './ladder/blockers.ts';
 export { canonicalJson, chain, chainHash, checkChain, firstHash, sha256Hex, type ChainCheck } from './log/chain.ts';
 export type { Command, CommandEnvelope, CommandType, DecideContext, DrawerStock } from './command/commands.ts';
 export { decide, type Outcome } from './command/decide.ts';
+export { commandToday } from './command/older-commands.ts';
 export { EVENT_VERSION, type EventPayloads, type EventType, type JobEvent, type LoggedEvent } from './log/events.ts';
 export { holdReasons, type HoldReason } from './shelf/events.ts';
 export { type InstrumentFacts, type Person, type ReadingResult } from './log/facts.ts';

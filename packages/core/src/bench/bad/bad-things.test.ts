@@ -39,7 +39,7 @@ describe('a look that is bad at the end', () => {
     expect(bench.state.done[op]).toBeUndefined();
     expect(openBad(bench.sheet, bench.state).map((b) => b.key)).toEqual(['look:roll']);
     expect(bench.refused({ type: 'sign-off' }).blockers!.some((b) => b.op === op)).toBe(true);
-    bench.do({ type: 'lead-back', op, suspect: 'bearing-out' });
+    bench.do({ type: 'return-to-step', op, suspect: 'bearing-out' });
     // It is looked at anew: till then the old look says nothing of now, and cannot be led back from, or taken so, again.
     expect(openBad(bench.sheet, bench.state)).toEqual([]);
     expect(bench.refused({ type: 'accept-so', key: 'look:roll', reason: 'x' }).code).toBe('unknown-op');
@@ -86,9 +86,9 @@ describe('a look that is bad at the end', () => {
     });
     const { op } = now(bench);
     bench.do({ type: 'look', op: op.id, choice: bad(bench.sheet, 'key-seat') });
-    const { clears } = bench.refused({ type: 'lead-back', op: op.id, suspect: 'paint' });
+    const { clears } = bench.refused({ type: 'return-to-step', op: op.id, suspect: 'paint' });
     expect(clears).toMatch(/^One of: \w/);
-    bench.do({ type: 'lead-back', op: op.id, suspect: clears.slice('One of: '.length).split(', ')[0]! });
+    bench.do({ type: 'return-to-step', op: op.id, suspect: clears.slice('One of: '.length).split(', ')[0]! });
     bench.run();
     expect(bench.state.handedOver).toBeDefined();
   });
@@ -105,10 +105,10 @@ describe('a test that was led back from', () => {
     const { id: op } = now(bench).op;
     const value = canonical(inCanonical(accept.high, dimension) * 2, dimension);
     bench.do({ type: 'take-reading', op, value, how: 'hand' });
-    bench.do({ type: 'lead-back', op, suspect: 'valve-plate' });
+    bench.do({ type: 'return-to-step', op, suspect: 'valve-plate' });
     expect(openBad(bench.sheet, bench.state)).toEqual([]);
     bench.run((c) => c.type === 'take-reading' && c.op === op);
-    expect(bench.refused({ type: 'lead-back', op, suspect: 'valve-plate' }).says).toContain('has not failed');
+    expect(bench.refused({ type: 'return-to-step', op, suspect: 'valve-plate' }).says).toContain('has not failed');
   });
 });
 

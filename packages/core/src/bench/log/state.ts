@@ -176,7 +176,7 @@ export interface BenchState {
   /** Each time that the work was led back down the ladder. */
   /** Why a pull that was wrong or odd was answered so, by joint, stage and bolt. */
   readonly pullNotes: Readonly<Record<string, string>>;
-  readonly ledBack: readonly (EventPayloads['led-back'] & Stamp)[];
+  readonly returns: readonly (EventPayloads['led-back'] & Stamp)[];
   readonly answers: Readonly<Record<string, { readonly ask: string; readonly answer: 'yes' | 'no' } & Stamp>>;
   readonly settings: Readonly<Record<string, SettingState>>;
   readonly holds: readonly Hold[];
@@ -238,7 +238,7 @@ export function emptyBench(job: string): BenchState {
     accepted: {},
     pullNotes: {},
     corrections: [],
-    ledBack: [],
+    returns: [],
     answers: {},
     settings: {},
     holds: [],

@@ -6,4 +6,4 @@ export type ProveCommand =
   /** Keeps a run on a stand. */
   | { readonly type: 'take-run'; readonly op: string; readonly run: Run; readonly instrument?: InstrumentFacts }
   /** From a test that failed, down to what could cause it. */
-  | { readonly type: 'lead-back'; readonly op: string; readonly suspect: string };
+  | { readonly type: 'return-to-step'; readonly op: string; readonly suspect: string };

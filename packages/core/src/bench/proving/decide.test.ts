@@ -50,7 +50,7 @@ describe('a run on a stand', () => {
 describe('a way back', () => {
   test('is only from a test that has failed', () => {
     const { bench, op } = atTest();
-    expect(bench.refused({ type: 'lead-back', op, suspect: 'valve-plate' })).toMatchObject({
+    expect(bench.refused({ type: 'return-to-step', op, suspect: 'valve-plate' })).toMatchObject({
       code: 'wrong-kind',
       clears: 'Run it, read it or look first',
     });
@@ -61,10 +61,10 @@ describe('a way back', () => {
   test('leads to what the test can fail by, and opens what was done since', () => {
     const { bench, op } = atTest();
     bench.do({ type: 'take-run', op, run: falling(0.6) });
-    const refused = bench.refused({ type: 'lead-back', op, suspect: 'paint' });
+    const refused = bench.refused({ type: 'return-to-step', op, suspect: 'paint' });
     expect([refused.code, refused.clears]).toEqual(['not-a-choice', 'One of: valve-plate, head-gasket']);
-    bench.do({ type: 'lead-back', op, suspect: 'valve-plate' });
-    const [back] = bench.state.ledBack;
+    bench.do({ type: 'return-to-step', op, suspect: 'valve-plate' });
+    const [back] = bench.state.returns;
     expect(back).toMatchObject({ test: 'leak-down', suspect: 'valve-plate' });
     expect(back!.ops.length).toBeGreaterThan(3);
     for (const undone of back!.ops) expect(bench.state.done[undone]).toBeUndefined();

@@ -68,10 +68,10 @@ export function failedAt(sheet: Sheet, op: OpOf<'test' | 'look' | 'set'>): Faile
 }
 
 /** Goes back down the ladder from a test or look that failed, or a setting that cannot be met, to what could cause it. */
-export function decideLeadBack(
+export function decideReturnToStep(
   state: BenchState,
   sheet: Sheet,
-  command: Extract<Command, { type: 'lead-back' }>,
+  command: Extract<Command, { type: 'return-to-step' }>,
 ): Decision {
   const reached = reach(sheet, state, command.op, ['test', 'look', 'set']);
   if ('refused' in reached) return reached.refused;
@@ -105,5 +105,5 @@ export function decideLeadBack(
 /** How each of these commands is decided. */
 export const provingDeciders: Deciders<ProveCommand['type']> = {
   'take-run': decideTakeRun,
-  'lead-back': decideLeadBack,
+  'return-to-step': decideReturnToStep,
 };

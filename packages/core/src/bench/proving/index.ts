@@ -32,5 +32,5 @@ export {
 } from './run.ts';
 export { figuresFor, keptWave, runFrom, thinned } from './setup.ts';
 export { trialRuns } from './trials.ts';
-export { wayBackOf, type WayBack } from './return-to-step/way-back.ts';
+export { returnToStepOf, type ReturnToStep } from './return-to-step/return-to-step.ts';
 export { stepOfSuspect, suspectsOf, type Failed, type PastCauses, type Suspect } from './return-to-step/suspects.ts';

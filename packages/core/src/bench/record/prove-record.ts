@@ -60,7 +60,7 @@ export function proveRecord(sheet: Sheet, state: BenchState): ProveRecord {
         ];
       }),
     ),
-    ledBack: state.ledBack.map((l) => ({
+    ledBack: state.returns.map((l) => ({
       test: sheet.tests[l.test]?.title ?? titleOfSuspect(sheet, l.test),
       suspect: titleOfSuspect(sheet, l.suspect),
       why: l.why,

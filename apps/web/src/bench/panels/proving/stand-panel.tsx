@@ -20,7 +20,7 @@ export function StandPanel({ bench, op }: PanelProps<'test'>): React.JSX.Element
     unit: `${simulatedUnit(state)}/${test.id}`,
     figures: { ...figuresFor(test) },
     ...(op.moment === 'as-found' ? { worn: true } : {}),
-    mended: state.ledBack.filter((l) => l.test === test.id).length,
+    mended: state.returns.filter((l) => l.test === test.id).length,
   };
   const keep = (run: Run): boolean =>
     bench.give({ type: 'take-run', op: op.id, run, ...(view ? { instrument: instrumentFacts(view) } : {}) });

@@ -38,7 +38,7 @@ export function WayOn({
             <Button
               variant="line"
               disabled={!undone}
-              onClick={() => bench.give({ type: 'lead-back', op: bad.op, suspect: s.id })}
+              onClick={() => bench.give({ type: 'return-to-step', op: bad.op, suspect: s.id })}
             >
               {undone ? `Back to ${(s.step?.title ?? s.title).toLowerCase()}` : 'No step puts it in'}
             </Button>
@@ -63,9 +63,17 @@ export function TakeSo({ bench, bad }: { readonly bench: Bench; readonly bad: Ba
     <form
       className="takeso"
       noValidate
-      onSubmit={(e) => void handleSubmit(({ why: reason }) => void bench.give({ type: 'accept-so', key: bad.key, reason }))(e)}
+      onSubmit={(e) =>
+        void handleSubmit(({ why: reason }) => void bench.give({ type: 'accept-so', key: bad.key, reason }))(e)
+      }
     >
-      <ReasonField id={id} label="Or taken so, because" value={why} set={(text) => setValue('why', text)} ready={TAKEN_SO} />
+      <ReasonField
+        id={id}
+        label="Or taken so, because"
+        value={why}
+        set={(text) => setValue('why', text)}
+        ready={TAKEN_SO}
+      />
       <Button type="submit" variant="line" disabled={!why.trim()}>
         Keep it so
       </Button>

@@ -3,7 +3,7 @@ import type { BenchState, Stamp } from '../../log/state.ts';
 import { withLine, withSetting } from '../../log/state-with.ts';
 
 /** Opens what a failed test leads back to; everything else stays as it is. */
-export function ledBack(state: BenchState, payload: EventPayloads['led-back'], stamp: Stamp): BenchState {
+export function returned(state: BenchState, payload: EventPayloads['led-back'], stamp: Stamp): BenchState {
   const ops = new Set(payload.ops);
   const keep = <T>(record: Readonly<Record<string, T>>, gone: (key: string, value: T) => boolean): Record<string, T> =>
     Object.fromEntries(Object.entries(record).filter(([key, value]) => !gone(key, value)));
@@ -20,7 +20,7 @@ export function ledBack(state: BenchState, payload: EventPayloads['led-back'], s
       Object.entries(state.marks).map(([id, m]) => [id, payload.marks.includes(id) ? { made: m.made } : m]),
     ),
     reopened: { ...state.reopened, ...Object.fromEntries(payload.ops.map((op) => [op, stamp.seq])) },
-    ledBack: [...state.ledBack, { ...payload, ...stamp }],
+    returns: [...state.returns, { ...payload, ...stamp }],
     // What was looked over is no longer what stands there.
     checked: undefined,
   };

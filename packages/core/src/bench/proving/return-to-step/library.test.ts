@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { booked, libraryNames, librarySheet, now } from '../../bench.fixtures.ts';
 import { canonical, formatQuantity, inCanonical } from '../../../quantities/index.ts';
-import { blockers, ladderOf, nextMove, suspectsOf, wayBackOf } from '../../index.ts';
+import { blockers, ladderOf, nextMove, suspectsOf, returnToStepOf } from '../../index.ts';
 
 describe.each(libraryNames)('%s: a test that fails', (name) => {
   const sheet = librarySheet(name);
@@ -21,7 +21,7 @@ describe.each(libraryNames)('%s: a test that fails', (name) => {
     const over = canonical(inCanonical(t.accept.high, t.dimension) * 1.5 + 1, t.dimension);
     const figures = {
       finding: () => ({ finding: 'renew' as const, reason: 'worn' }),
-      reading: (what: string) => (what === `${id} now` && !bench.state.ledBack.length ? over : undefined),
+      reading: (what: string) => (what === `${id} now` && !bench.state.returns.length ? over : undefined),
     };
     // Up to the failed reading: the test's own completion is what is refused.
     bench.run((c, s) => {
@@ -42,12 +42,15 @@ describe.each(libraryNames)('%s: a test that fails', (name) => {
     const one = found.find((s) => s.id === suspect)!;
     // A suspect that this variant has no step for is said to be none.
     if (!one.step) {
-      expect(bench.refused({ type: 'lead-back', op, suspect }).code).toBe('not-reachable');
+      expect(bench.refused({ type: 'return-to-step', op, suspect }).code).toBe('not-reachable');
       return;
     }
-    bench.do({ type: 'lead-back', op, suspect });
+    bench.do({ type: 'return-to-step', op, suspect });
     const failed = formatQuantity(bench.state.readings.findLast((r) => r.op === op)!.value);
-    expect(wayBackOf(sheet, bench.state)).toMatchObject({ suspect: one.title, says: expect.stringContaining(failed) });
+    expect(returnToStepOf(sheet, bench.state)).toMatchObject({
+      suspect: one.title,
+      says: expect.stringContaining(failed),
+    });
     const undone = [...before].filter((o) => bench.state.done[o] === undefined);
     expect(undone.length).toBeGreaterThan(0);
     // Before the suspect's own step nothing is done again but putting back what has to come off.
@@ -58,7 +61,7 @@ describe.each(libraryNames)('%s: a test that fails', (name) => {
       for (const o of s.ops) if (undone.includes(o.id)) expect(back).toContain(o.kind);
     bench.run((c) => c.type === 'sign-off', { finding: figures.finding });
     // Made again and passed: it is on no way back any more.
-    expect(wayBackOf(sheet, bench.state)).toBeUndefined();
+    expect(returnToStepOf(sheet, bench.state)).toBeUndefined();
     expect(blockers(sheet, bench.state)).toEqual([]);
     expect(Object.keys(bench.state.off)).toEqual([]);
     expect(bench.refold()).toEqual(bench.state);

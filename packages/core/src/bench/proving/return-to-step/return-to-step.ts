@@ -4,7 +4,7 @@ import type { BenchState } from '../../log/state.ts';
 import { titleOfSuspect } from './suspects.ts';
 
 /** Why the work went back down the ladder, until the test that failed has been made again. */
-export interface WayBack {
+export interface ReturnToStep {
   readonly suspect: string;
   readonly test: string;
   /** What it read when it failed, and what is accepted, in words. */
@@ -12,8 +12,8 @@ export interface WayBack {
 }
 
 /** The way back that a job is on; undefined when it is on none, or its test has been made again since. */
-export function wayBackOf(sheet: Sheet, state: BenchState): WayBack | undefined {
-  const back = state.ledBack.at(-1);
+export function returnToStepOf(sheet: Sheet, state: BenchState): ReturnToStep | undefined {
+  const back = state.returns.at(-1);
   const test = back && sheet.tests[back.test];
   if (!test) return undefined;
   const read = state.readings.filter((r) => r.op === back.op);
