@@ -77,13 +77,13 @@ describe('folds that are kept', () => {
     const log = new JobLog(db());
     const long = (job: string, seq: number): BenchState => ({ ...emptyBench(job), seq });
     for (let i = 0; i < 100; i += 1) log.keep(long(`job-${i}`, 1000), 'head');
-    const kept = Array.from({ length: 100 }, (_, i) => log.kept(`job-${i}`)).filter((k) => k).length;
+    const kept = Array.from({ length: 100 }, (_, i) => log.folded(`job-${i}`)).filter((k) => k).length;
     expect(kept).toBeGreaterThan(5);
     expect(kept).toBeLessThan(30);
-    expect(log.kept('job-99')).toBeDefined();
+    expect(log.folded('job-99')).toBeDefined();
     // One that is longer than all that is kept is kept alone.
     log.keep(long('giant', 10_000_000), 'head');
-    expect(log.kept('giant')).toBeDefined();
+    expect(log.folded('giant')).toBeDefined();
   });
 });
 

@@ -113,7 +113,7 @@ async function play(app: INestApplicationContext, job: DemoJob, now: Date): Prom
     asker(),
   );
   const { sheet } = await log.load(id);
-  const stateNow = async (): Promise<BenchState> => log.kept(id)?.state ?? (await log.load(id)).state;
+  const stateNow = async (): Promise<BenchState> => log.folded(id)?.state ?? (await log.load(id)).state;
   const give = async (command: Command): Promise<unknown> =>
     service.give(id, randomUUID(), command, (await stateNow()).seq, asker());
   const figures: RehearsalFigures = { ...job.figures, tray: () => job.tray };

@@ -1,6 +1,6 @@
 import { BadRequestException, Injectable } from '@nestjs/common';
 import type { BookInDto, OpenedDto } from '@jubb/contract';
-import { firstHash, tell, type Command, type EventPayloads } from '@jubb/core/bench';
+import { firstHash, identifiedBy, type Command, type EventPayloads } from '@jubb/core/bench';
 import { currentSheet, FULL_SCOPE, narrow, type Sheet } from '@jubb/core/sheet';
 import { DataSource, type EntityManager, type Repository } from 'typeorm';
 import { Customer } from '../customers/customer.entity.ts';
@@ -141,7 +141,7 @@ function identifyAll(sheet: Sheet, dto: BookInDto): { variant: string | null; id
     const asked = atCounter[question];
     const field = `answers.${question}.answer`;
     if (!asked) throw bad(field, 'the sheet asks no such question at the counter');
-    const told = tell(sheet, asked, answer, answered);
+    const told = identifiedBy(sheet, asked, answer, answered);
     if ('problem' in told) {
       if (!dto.leaveOpen) throw bad(field, `${told.problem}. ${told.clears}`);
       identified.push({ ask: asked.ask, answer: `${answer}: undecided` });

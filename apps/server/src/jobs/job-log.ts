@@ -18,7 +18,7 @@ const TOGETHER = 25;
  * A folded job and the hash of its newest event. The hash is held against the job's row before use: an append by another
  * server, or one of ours that was rolled back, has another head, and the log is read on from there.
  */
-export interface Kept {
+export interface Folded {
   readonly state: BenchState;
   readonly head: string;
 }
@@ -32,7 +32,7 @@ export interface LoadedJob {
 /** Reads logs and folds them. */
 @Injectable()
 export class JobLog {
-  private readonly states = new LRUCache<string, Kept>({
+  private readonly states = new LRUCache<string, Folded>({
     maxSize: KEPT_BYTES,
     // A log that is longer than all that is kept is kept alone, and the smallest weighs something.
     sizeCalculation: ({ state }) => Math.min(KEPT_BYTES, Math.max(1, state.seq) * EVENT_BYTES),
@@ -65,8 +65,8 @@ export class JobLog {
     const states = new Map<string, BenchState>();
     const behind: Job[] = [];
     for (const job of jobs) {
-      const kept = this.states.get(job.id);
-      if (kept && stands(kept, job)) states.set(job.id, kept.state);
+      const folded = this.states.get(job.id);
+      if (folded && stands(folded, job)) states.set(job.id, folded.state);
       else behind.push(job);
     }
     for (let i = 0; i < behind.length; i += TOGETHER) {
@@ -91,10 +91,10 @@ export class JobLog {
 
   /** The fold of a job's log up to what its row says: from memory, read on from memory, or read whole. */
   async stateAt(manager: EntityManager, row: Pick<Job, 'id' | 'seq' | 'head'>): Promise<BenchState> {
-    const kept = this.states.get(row.id);
-    if (kept && stands(kept, row)) return kept.state;
+    const folded = this.states.get(row.id);
+    if (folded && stands(folded, row)) return folded.state;
     const state =
-      (kept && kept.state.seq < row.seq ? await this.readOn(manager, kept, row.seq) : undefined) ??
+      (folded && folded.state.seq < row.seq ? await this.readOn(manager, folded, row.seq) : undefined) ??
       fold(
         row.id,
         (await this.events(manager, row.id, 0)).filter((e) => e.seq <= row.seq),
@@ -103,14 +103,14 @@ export class JobLog {
   }
 
   /** What is kept, with the events that came after it; undefined when the log went another way. */
-  private async readOn(manager: EntityManager, kept: Kept, upTo: number): Promise<BenchState | undefined> {
-    const [last, ...more] = await this.events(manager, kept.state.job, kept.state.seq - 1);
-    if (last?.seq !== kept.state.seq || last.hash !== kept.head) return undefined;
-    return more.filter((e) => e.seq <= upTo).reduce(evolve, kept.state);
+  private async readOn(manager: EntityManager, folded: Folded, upTo: number): Promise<BenchState | undefined> {
+    const [last, ...more] = await this.events(manager, folded.state.job, folded.state.seq - 1);
+    if (last?.seq !== folded.state.seq || last.hash !== folded.head) return undefined;
+    return more.filter((e) => e.seq <= upTo).reduce(evolve, folded.state);
   }
 
   /** What is kept of a job, which may be behind its row. */
-  kept(jobId: string): Kept | undefined {
+  folded(jobId: string): Folded | undefined {
     return this.states.get(jobId);
   }
 
@@ -147,8 +147,8 @@ export class JobLog {
   }
 }
 
-const stands = (kept: Kept, row: Pick<Job, 'seq' | 'head'>): boolean =>
-  kept.state.seq === row.seq && kept.head === row.head;
+const stands = (folded: Folded, row: Pick<Job, 'seq' | 'head'>): boolean =>
+  folded.state.seq === row.seq && folded.head === row.head;
 
 /** An event as it was hashed: what a row has nothing of is not there. */
 function eventOf({ jobId: job, recordedAt: _, deviceAt, receivedAt, ...event }: JobEventRow): LoggedEvent {

@@ -123,10 +123,10 @@ export class JobWriter {
    * that was folded, else under the job's lock. Empty, with nothing written, when the first of them is another case.
    */
   private async appendMany(jobId: string, asked: readonly Asked[]): Promise<Settled<CommandAnswer>[]> {
-    const kept = this.log.kept(jobId);
-    if (kept) {
+    const folded = this.log.folded(jobId);
+    if (folded) {
       try {
-        const done = await this.decideMany(this.db.manager, kept.state, kept.head, asked);
+        const done = await this.decideMany(this.db.manager, folded.state, folded.head, asked);
         if (done) return done;
       } catch (e) {
         // One of them was given before: each by itself then finds its own answer.
@@ -209,9 +209,9 @@ export class JobWriter {
     seen: number,
     asker: Asker,
   ): Promise<CommandAnswer | undefined> {
-    const kept = this.log.kept(jobId);
-    if (!kept || kept.state.signed || needsLock.has(command.type) || seen > kept.state.seq) return undefined;
-    const { state, head } = kept;
+    const folded = this.log.folded(jobId);
+    if (!folded || folded.state.signed || needsLock.has(command.type) || seen > folded.state.seq) return undefined;
+    const { state, head } = folded;
     const booked = state.booked;
     const missed = missedOf(state, seen);
     if (!booked || !missed) return undefined;

@@ -53,7 +53,7 @@ export class Beam {
   private undoneCount = 0;
   private lateDone = 0;
   /** What it could be gone on with: which, when, the hand minutes that it takes up, and how many hands come from another job. */
-  private readonly which: Int32Array;
+  private readonly activities: Int32Array;
   private readonly starts: Float64Array;
   private readonly ends: Float64Array;
   private readonly takes: Float64Array;
@@ -70,7 +70,7 @@ export class Beam {
     this.fitter = builder.fitter;
     const n = c.activities.length;
     this.undone = new Int32Array(c.jobs.length);
-    this.which = new Int32Array(n);
+    this.activities = new Int32Array(n);
     this.starts = new Float64Array(n);
     this.ends = new Float64Array(n);
     this.takes = new Float64Array(n);
@@ -125,7 +125,7 @@ export class Beam {
 
   /** Looks at all that a half could be gone on with; how many that are. */
   private look(half: Half): number {
-    const { c, which, starts, ends, nexts } = this;
+    const { c, activities, starts, ends, nexts } = this;
     const { left, piecesLeft, marks, guide } = this.half;
     const { jobEnd } = this.builder;
     this.half.takeUp(half);
@@ -139,7 +139,7 @@ export class Beam {
       if (start > firstStart + MAY_WAIT) continue;
       looked += 1;
       this.half.takeUp(half);
-      const activity = which[i]!;
+      const activity = activities[i]!;
       const changes = half.changes + this.comes[i]!;
       if (c.tied[activity]! >= 0 || !this.inWindow(activity, start)) {
         // What a window moves besides is known only once it is down.
@@ -216,7 +216,7 @@ export class Beam {
       if (before >= 0 && c.jobOf[before] !== c.jobOf[a]) comes += 1;
     }
     const { found } = this;
-    this.which[found] = a;
+    this.activities[found] = a;
     this.starts[found] = this.fitter.s;
     this.ends[found] = this.fitter.e;
     this.takes[found] = takes;

@@ -1,6 +1,6 @@
 import type { Sheet } from '../../sheet/index.ts';
-import { tell } from '../identify/decide.ts';
-import { answersThatStand } from '../identify/which.ts';
+import { identifiedBy } from '../identify/decide.ts';
+import { answersThatStand } from '../identify/variants-left.ts';
 import { canonicalJson } from '../log/chain.ts';
 import type { EventPayloads, JobEvent } from '../log/events.ts';
 import { apply } from '../log/evolve.ts';
@@ -75,7 +75,7 @@ export function hangsOn(
 /** The same answer, with what now stands before it; as it was where they contradict each other: that is for hands to settle. */
 function toldAgain(said: EventPayloads['identified'], before: BenchState, sheet: Sheet): object | undefined {
   const question = sheet.identify.find((q) => q.id === said.question);
-  const told = question && tell(sheet, question, said.answer, answersThatStand(before, question.id));
+  const told = question && identifiedBy(sheet, question, said.answer, answersThatStand(before, question.id));
   return told === undefined || 'problem' in told ? undefined : { op: said.op, ...told };
 }
 

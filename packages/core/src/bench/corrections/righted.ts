@@ -1,8 +1,8 @@
 import { findings, type Sheet } from '../../sheet/index.ts';
 import { refuse, type Decision } from '../command/refusal.ts';
 import { MOST_OF_A_PART, notACount, refuseCount } from '../counting/decide.ts';
-import { tell } from '../identify/decide.ts';
-import { answersThatStand } from '../identify/which.ts';
+import { identifiedBy } from '../identify/decide.ts';
+import { answersThatStand } from '../identify/variants-left.ts';
 import { adviseFinding } from '../judging/advice.ts';
 import { ladderOf } from '../ladder/moves.ts';
 import type { EventPayloads, EventType, JobEvent } from '../log/events.ts';
@@ -57,7 +57,7 @@ const rights: Rights = {
   identified: (payload, { to, now, sheet }) => {
     const question = sheet.identify.find((q) => q.id === payload.question);
     if (!question || to.answer === undefined) return no('An answer is due', 'Give it as it should have been');
-    const told = tell(sheet, question, to.answer, answersThatStand(now, question.id));
+    const told = identifiedBy(sheet, question, to.answer, answersThatStand(now, question.id));
     return 'problem' in told ? no(told.problem, told.clears) : { payload: { op: payload.op, ...told } };
   },
   counted: (payload, { to, reason }) => {
@@ -135,7 +135,7 @@ function rightedBooking(said: EventPayloads['job-booked'], { to, sheet }: Asked)
     if (!question || to.answer === undefined)
       return no('Which answer?', `One of: ${sheet.identify.map((q) => q.id).join(', ')}`);
     const others = payload.identified.filter((i) => i.question !== question.id);
-    const told = tell(
+    const told = identifiedBy(
       sheet,
       question,
       to.answer,

@@ -7,7 +7,7 @@ import type { Command } from '../command/commands.ts';
 import type { NewEvent } from '../log/events.ts';
 import { accept, refuse, type Decision } from '../command/refusal.ts';
 import type { BenchState } from '../log/state.ts';
-import { answersThatStand } from './which.ts';
+import { answersThatStand } from './variants-left.ts';
 import { reach } from '../command/reach.ts';
 
 type Of<T extends Command['type']> = Extract<Command, { type: T }>;
@@ -22,7 +22,7 @@ export function decideIdentify(state: BenchState, sheet: Sheet, command: Of<'ide
   }
   const question = sheet.identify.find((q) => q.id === command.question);
   if (!question) return refuse('unknown-op', `The sheet asks no "${command.question}"`, 'Reload the bench');
-  const told = tell(sheet, question, command.answer, answersThatStand(state, question.id));
+  const told = identifiedBy(sheet, question, command.answer, answersThatStand(state, question.id));
   return 'problem' in told
     ? refuse('wrong-value', told.problem, told.clears)
     : accept({ type: 'identified', payload: { op: command.op ?? null, ...told } });
@@ -34,7 +34,7 @@ type Told = Omit<Extract<NewEvent, { type: 'identified' }>['payload'], 'op'>;
  * What an answer says of the unit, together with those before it.
  * `problem` when it cannot be read, lies near two choices or none, or contradicts what was answered before.
  */
-export function tell(
+export function identifiedBy(
   sheet: Sheet,
   question: IdentifyQuestion,
   answer: string,

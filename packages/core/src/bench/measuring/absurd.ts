@@ -12,11 +12,11 @@ const SLIPS = [10, 100, 1000, 25.4, 0.1, 0.01, 0.001, 1 / 25.4] as const;
  */
 export function absurd(measure: Measure, value: Quantity): string | undefined {
   if (measure.dimension === 'temperature') return undefined;
-  const own = (q: Quantity): number => inCanonical(q, measure.dimension);
+  const canonicalOf = (q: Quantity): number => inCanonical(q, measure.dimension);
   const sizes = [measure.newSize, measure.min, measure.max].filter((q) => q !== undefined);
-  const given = own(value);
+  const given = canonicalOf(value);
   if (given < 0) return `${formatQuantity(value)} is less than nothing`;
-  const reference = sizes.map(own).filter((s) => s > 0);
+  const reference = sizes.map(canonicalOf).filter((s) => s > 0);
   // Insulation and the like may be any amount better than their limit.
   if (reference.length === 0 || measure.newSize === undefined) return undefined;
   const [least, most] = [Math.min(...reference), Math.max(...reference)];
@@ -26,6 +26,6 @@ export function absurd(measure: Measure, value: Quantity): string | undefined {
   const meant =
     slip === undefined
       ? ''
-      : `; ${shown((given * slip) / own({ value: 1, unit: measure.newSize.unit }))} was perhaps meant`;
+      : `; ${shown((given * slip) / canonicalOf({ value: 1, unit: measure.newSize.unit }))} was perhaps meant`;
   return `${formatQuantity(value)} where a new one is ${formatQuantity(measure.newSize)}${meant}`;
 }

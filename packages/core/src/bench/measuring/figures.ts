@@ -53,11 +53,11 @@ export function measureOutcome(sheet: Sheet, state: BenchState, id: string): Mea
 /** Readings that stand, in the canonical unit of the measure, and the largest uncertainty among them. */
 function standing(measure: Measure, state: BenchState): { values: number[]; u: number } {
   const places = placesRead(measure, state).map(standsAt);
-  const own = (q: Quantity): number => inCanonical(q, measure.dimension);
-  const zero = own({ value: 0, unit: places[0]!.mean.unit });
+  const canonicalOf = (q: Quantity): number => inCanonical(q, measure.dimension);
+  const zero = canonicalOf({ value: 0, unit: places[0]!.mean.unit });
   return {
-    values: places.map((p) => own(p.mean)),
-    u: Math.max(...places.map((p) => own(p.uncertainty) - zero), 0),
+    values: places.map((p) => canonicalOf(p.mean)),
+    u: Math.max(...places.map((p) => canonicalOf(p.uncertainty) - zero), 0),
   };
 }
 
@@ -211,8 +211,9 @@ function hold(
   working: readonly WorkingLine[],
   reckoner?: MeasureFigure['reckoner'],
 ): MeasureFigure {
-  const own = (limit: Quantity | undefined): number | undefined => limit && inCanonical(limit, measure.dimension);
-  const limits = { lower: own(held.low), upper: own(held.high) };
+  const canonicalOf = (limit: Quantity | undefined): number | undefined =>
+    limit && inCanonical(limit, measure.dimension);
+  const limits = { lower: canonicalOf(held.low), upper: canonicalOf(held.high) };
   const limited = limits.lower !== undefined || limits.upper !== undefined;
   return {
     ...held,

@@ -120,16 +120,16 @@ export function wouldDecide<G extends Gauge>(
   gauges: readonly G[],
 ): readonly WouldDecide<G>[] {
   if (result.verdict !== 'undecided') return [];
-  const own = (q: Quantity): number => inCanonical(q, measure.dimension);
-  const zero = own({ value: 0, unit: result.mean.unit });
-  const x = own(result.mean);
-  const away = Math.min(...[measure.min, measure.max].flatMap((l) => (l ? [Math.abs(x - own(l))] : [])));
-  const spreadOf = (q: Quantity): number => own(q) - own({ value: 0, unit: q.unit });
+  const canonicalOf = (q: Quantity): number => inCanonical(q, measure.dimension);
+  const zero = canonicalOf({ value: 0, unit: result.mean.unit });
+  const x = canonicalOf(result.mean);
+  const away = Math.min(...[measure.min, measure.max].flatMap((l) => (l ? [Math.abs(x - canonicalOf(l))] : [])));
+  const spreadOf = (q: Quantity): number => canonicalOf(q) - canonicalOf({ value: 0, unit: q.unit });
   const out: WouldDecide<G>[] = gaugesFor(measure, gauges)
     .filter((a) => a.gauge.id !== gaugeAtHand && a.gauge.uncertainty && spreadOf(a.gauge.uncertainty) <= away)
     .map((a) => ({ how: 'gauge', gauge: a.gauge }));
   const hand = gauges.find((g) => g.id === gaugeAtHand)?.uncertainty;
-  const u = own(result.uncertainty) - zero;
+  const u = canonicalOf(result.uncertainty) - zero;
   const ug = hand ? spreadOf(hand) : u;
   const scatter = Math.sqrt(Math.max(0, u * u - ug * ug));
   if (repeats > 1 && scatter > 0 && ug < away) {

@@ -25,10 +25,10 @@ export function judged(
   before: readonly WorkingLine[] = [],
 ): ReadingResult {
   const { unit } = values.at(-1)!;
-  const own = (q: Quantity): number =>
+  const canonicalOf = (q: Quantity): number =>
     q.unit === unit ? q.value : inCanonical(q, dimension) / inCanonical({ value: 1, unit }, dimension);
-  const gaugeU = gauge ? own(gauge) : 0;
-  const { mean, uncertainty } = meanOfReadings(values.map(own), gaugeU);
+  const gaugeU = gauge ? canonicalOf(gauge) : 0;
+  const { mean, uncertainty } = meanOfReadings(values.map(canonicalOf), gaugeU);
   const reckoned = verdict.reckon({
     reading: { value: mean, unit },
     uncertainty: { value: uncertainty, unit },

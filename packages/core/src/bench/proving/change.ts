@@ -9,8 +9,8 @@ import {
 
 /** As found against now, in words a customer reads: by how much, and which way of its band. */
 export function changeWords(dimension: Dimension, accept: Band, asFound: Quantity, now: Quantity): string {
-  const own = (q: Quantity): number => inCanonical(q, dimension);
-  const [a, b, low, high] = [own(asFound), own(now), own(accept.low), own(accept.high)];
+  const canonicalOf = (q: Quantity): number => inCanonical(q, dimension);
+  const [a, b, low, high] = [canonicalOf(asFound), canonicalOf(now), canonicalOf(accept.low), canonicalOf(accept.high)];
   const { lower, upper } = limitsOf(accept);
   const inBand = (x: number): boolean => (!lower || x >= low) && (!upper || x <= high);
   const from = `${formatQuantity(asFound)} as found, ${formatQuantity(now)} now`;

@@ -11,13 +11,13 @@ import type { RunOutcome } from './run.ts';
  */
 export function resultOfRun(test: Test, outcome: RunOutcome, stand: Quantity | undefined): ReadingResult {
   const { value, uncertainty, working, checks } = outcome;
-  const own = (q: Quantity): number => inCanonical(q, test.dimension);
+  const canonicalOf = (q: Quantity): number => inCanonical(q, test.dimension);
   // From nothing on is no limit: a fall, a sink or an unbalance cannot be less, whatever the stand's uncertainty.
   const limits = limitsOf(test.accept);
-  const lower = own(test.accept.low) === 0 ? undefined : limits.lower;
+  const lower = canonicalOf(test.accept.low) === 0 ? undefined : limits.lower;
   // An alternator stand states its amperes: they say nothing of a voltage.
-  const ofStand = stand && dimensionsOfUnit(stand.unit).includes(test.dimension) ? own(stand) : 0;
-  const gauge = canonical(Math.hypot(own(uncertainty), ofStand), test.dimension);
+  const ofStand = stand && dimensionsOfUnit(stand.unit).includes(test.dimension) ? canonicalOf(stand) : 0;
+  const gauge = canonical(Math.hypot(canonicalOf(uncertainty), ofStand), test.dimension);
   const result = judged([value], gauge, test.dimension, lower, limits.upper, working);
   return { ...result, verdict: gravest([result.verdict, ...checks.map((c) => c.verdict)]) };
 }

@@ -69,8 +69,10 @@ export function visitFigures(sheet: Sheet, state: BenchState): VisitFigure[] {
   }
   for (const m of Object.values(sheet.measures)) {
     const means = placesRead(m, state).map((p) => standsAt(p).mean);
-    const own = (q: Quantity): number => inCanonical(q, m.dimension);
-    const [worst] = means.sort((a, b) => (m.max === undefined ? own(a) - own(b) : own(b) - own(a)));
+    const canonicalOf = (q: Quantity): number => inCanonical(q, m.dimension);
+    const [worst] = means.sort((a, b) =>
+      m.max === undefined ? canonicalOf(a) - canonicalOf(b) : canonicalOf(b) - canonicalOf(a),
+    );
     if (worst)
       out.push({
         id: m.id,

@@ -6,7 +6,7 @@ import type { BenchState } from '../log/state.ts';
 import { settingMethodOf } from './setting-method.ts';
 import { coneTry } from './tries/cone-try.ts';
 import { crushTry } from './tries/crush-try.ts';
-import { ownOf, type NextTry } from './tries/next-try-of.ts';
+import { canonicalFor, type NextTry } from './tries/next-try-of.ts';
 import { nutTry } from './tries/nut-try.ts';
 import { packTry } from './tries/pack-try.ts';
 import { sidesTry } from './tries/sides-try.ts';
@@ -60,7 +60,7 @@ export function nextTry(
 function plainMove(setting: Setting, state: BenchState): string {
   const mean = state.settings[setting.id]!.rounds.at(-1)!.result!.mean;
   const { target } = settingBand(setting, state);
-  const off = ownOf(setting)(mean) - ownOf(setting)(target);
+  const off = canonicalFor(setting)(mean) - canonicalFor(setting)(target);
   const by = formatQuantity(canonical(Math.abs(off), setting.dimension));
   return `${by} ${off > 0 ? 'more' : 'less'} than wanted${setting.outside ? `. ${setting.outside}` : ''}`;
 }

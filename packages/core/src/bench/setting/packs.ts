@@ -181,14 +181,14 @@ export function advisePack(
 /** By how much a pack may differ from the one that is needed, and still come out within the band with the gauge's guard. */
 function guardedRoom(setting: Setting, state: BenchState): Quantity {
   const soFar = state.settings[setting.id];
-  const own = (q: Quantity): number => inCanonical(q, setting.dimension);
+  const canonicalOf = (q: Quantity): number => inCanonical(q, setting.dimension);
   const { band, target } = settingBand(setting, state);
   const result = soFar?.rounds.at(-1)?.result;
-  const guard = result ? own(result.uncertainty) : 0;
+  const guard = result ? canonicalOf(result.uncertainty) : 0;
   const { lower, upper } = limitsOf(band);
   const sides = [
-    ...(upper ? [own(upper) - guard - own(target)] : []),
-    ...(lower ? [own(target) - guard - own(lower)] : []),
+    ...(upper ? [canonicalOf(upper) - guard - canonicalOf(target)] : []),
+    ...(lower ? [canonicalOf(target) - guard - canonicalOf(lower)] : []),
   ];
   const room = Math.max(...sides, 0);
   return canonical(room / Math.abs(slopeOf(setting, soFar).slope), 'length');
@@ -214,19 +214,22 @@ function fromTry(setting: Setting, soFar: SettingState | undefined, pack: Quanti
     return neededOf(forSetting);
   }
   const { slope, learned } = slopeOf(setting, soFar);
-  const own = (q: Quantity): number => inCanonical(q, setting.dimension);
-  const needed = canonical(inCanonical(pack, 'length') + (own(target) - own(result.mean)) / slope, 'length');
+  const canonicalOf = (q: Quantity): number => inCanonical(q, setting.dimension);
+  const needed = canonical(
+    inCanonical(pack, 'length') + (canonicalOf(target) - canonicalOf(result.mean)) / slope,
+    'length',
+  );
   const line: WorkingLine = {
     name: 'Pack needed',
     formula: learned
       ? 'pack + (wanted − read) / slope of the last two tries'
       : 'pack + (wanted − read) / slope of the sheet',
-    figures: `${inCanonical(pack, 'length').toFixed(3)} + (${own(target).toFixed(3)} − ${own(result.mean).toFixed(3)}) / ${slope.toFixed(2)}`,
+    figures: `${inCanonical(pack, 'length').toFixed(3)} + (${canonicalOf(target).toFixed(3)} − ${canonicalOf(result.mean).toFixed(3)}) / ${slope.toFixed(2)}`,
     value: needed,
   };
   return {
     needed,
-    uncertainty: canonical(Math.abs(own(result.uncertainty) / slope), 'length'),
+    uncertainty: canonical(Math.abs(canonicalOf(result.uncertainty) / slope), 'length'),
     forSetting: { working: [line], warnings: [] },
   };
 }

@@ -27,7 +27,7 @@ function homeOf(sheet: Sheet, state: BenchState): string | undefined {
   return (opposite ?? build.find((s) => !stepDone(s, state)) ?? build.at(-1))?.id;
 }
 
-function own(state: BenchState, thing: OwnThing): Decision {
+function addOwn(state: BenchState, thing: OwnThing): Decision {
   if (state.own.length >= MOST_OWN)
     return refuse('wrong-value', `${MOST_OWN} things are put into this job already`, 'The sheet wants a new revision');
   return accept({ type: 'own-added', payload: { own: thing } });
@@ -50,7 +50,7 @@ export function decideAddMark(state: BenchState, sheet: Sheet, command: Of<'add-
   if (where === '') return refuse('not-complete', 'Where is it?', 'Say where the mark stands');
   const home = homeOf(sheet, state);
   if (home === undefined) return refuse('not-complete', 'Nothing is built up again here', 'A mark needs a build side');
-  return own(state, {
+  return addOwn(state, {
     kind: 'mark',
     id: nextId(state),
     between: [a, b],
@@ -67,7 +67,7 @@ export function decideAddThing(state: BenchState, sheet: Sheet, command: Of<'add
   if (where === '') return refuse('not-complete', 'Where is it?', 'Say where');
   const home = homeOf(sheet, state);
   if (home === undefined) return refuse('not-complete', 'Nothing is built up again here', 'It needs a build side');
-  return own(state, { kind: command.type === 'add-aid' ? 'aid' : 'lead', id: nextId(state), title, where, home });
+  return addOwn(state, { kind: command.type === 'add-aid' ? 'aid' : 'lead', id: nextId(state), title, where, home });
 }
 
 /** The unit is not as the sheet says: the ladder of this job takes it in, and the sheet gets a lesson. */
@@ -93,7 +93,7 @@ export function decideSurprise(state: BenchState, sheet: Sheet, command: Of<'sur
         if (p.title === '') return refuse('not-complete', 'What comes off?', 'Name each part');
         if (notACount(p.count) || p.count === 0) return refuseCount(p.count);
       }
-      const added = own(state, {
+      const added = addOwn(state, {
         kind: 'rung',
         id,
         title,

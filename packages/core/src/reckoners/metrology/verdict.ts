@@ -83,14 +83,14 @@ export const verdict = defineReckoner({
     const base = { value: 0, unit };
     // All in the reading's own unit, so that margins read like the gauge does.
     const scale = inCanonical({ value: 1, unit }, dimension) - inCanonical(base, dimension);
-    const own = (q: Quantity): number =>
+    const canonicalOf = (q: Quantity): number =>
       q.unit === unit ? q.value : (inCanonical(q, dimension) - inCanonical(base, dimension)) / scale;
     const x = input.reading.value;
     const u = input.uncertainty ? spread(input.uncertainty, unit, dimension, scale) : 0;
     if (!input.uncertainty) work.assume('Uncertainty U', '0', 'default, not given');
     if (u < 0) throw new ReckonError('out-of-range', 'uncertainty', input.uncertainty, 'zero or more');
-    const lower = input.lower && own(input.lower);
-    const upper = input.upper && own(input.upper);
+    const lower = input.lower && canonicalOf(input.lower);
+    const upper = input.upper && canonicalOf(input.upper);
     if (lower !== undefined && upper !== undefined && lower > upper)
       throw new ReckonError(
         'inconsistent',

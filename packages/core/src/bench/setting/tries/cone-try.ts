@@ -4,7 +4,7 @@ import type { SettingMethod, Setting } from '../../../sheet/index.ts';
 import type { BenchState } from '../../log/state.ts';
 import { turnedTries } from '../setting-method.ts';
 import { settingBand } from '../value.ts';
-import { deg, ownOf, type NextTry } from './next-try-of.ts';
+import { deg, canonicalFor, type NextTry } from './next-try-of.ts';
 
 /** Furthest that one turn is trusted when the tries lead further, degrees. */
 const LONGEST_TURN = 90;
@@ -17,9 +17,9 @@ export function coneTry(
   state: BenchState,
   method: Extract<SettingMethod, { kind: 'cone' }>,
 ): NextTry {
-  const own = ownOf(setting);
+  const canonicalOf = canonicalFor(setting);
   const { target } = settingBand(setting, state);
-  const tries = turnedTries(state.settings[setting.id], own);
+  const tries = turnedTries(state.settings[setting.id], canonicalOf);
   const last = tries.at(-1);
   if (!last)
     return {
@@ -42,11 +42,11 @@ export function coneTry(
     ({ working, warnings } = reckoned);
   } catch (e) {
     if (!(e instanceof ReckonError)) throw e;
-    turn = last.value > own(target) ? LONGEST_TURN : -LONGEST_TURN;
+    turn = last.value > canonicalOf(target) ? LONGEST_TURN : -LONGEST_TURN;
     warnings = ['The tries lead too far to be trusted: a quarter turn, and read again'];
   }
   turn = Math.max(-LONGEST_TURN, Math.min(LONGEST_TURN, turn));
-  if (Math.abs(turn) < LEAST_TURN) turn = LEAST_TURN * (last.value > own(target) ? 1 : -1);
+  if (Math.abs(turn) < LEAST_TURN) turn = LEAST_TURN * (last.value > canonicalOf(target) ? 1 : -1);
   return {
     say: `Slacken the locknut, cone ${turn > 0 ? 'in' : 'back'} ${flatsWords(turn, method.flats)}. Hold it, lock it, and read`,
     move: { kind: 'turn', turned: canonical(turn, 'angle') },

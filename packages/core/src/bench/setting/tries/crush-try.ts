@@ -4,7 +4,7 @@ import type { SettingMethod, Setting } from '../../../sheet/index.ts';
 import type { BenchState } from '../../log/state.ts';
 import { turnedTries } from '../setting-method.ts';
 import { settingBand } from '../value.ts';
-import { deg, ownOf, type NextTry } from './next-try-of.ts';
+import { deg, canonicalFor, type NextTry } from './next-try-of.ts';
 
 /** A sleeve yields all at once: a reckoned turn never goes further than the sheet's step, and only half of the way. */
 const SHARE_OF_THE_WAY = 0.5;
@@ -22,10 +22,10 @@ export function crushTry(
   method: Extract<SettingMethod, { kind: 'crush' }>,
   part: string,
 ): NextTry {
-  const own = ownOf(setting);
+  const canonicalOf = canonicalFor(setting);
   const { band, target } = settingBand(setting, state);
   const step = inCanonical(method.first, 'angle');
-  const tries = turnedTries(state.settings[setting.id], own);
+  const tries = turnedTries(state.settings[setting.id], canonicalOf);
   const last = tries.at(-1);
   if (!last)
     return {
@@ -33,7 +33,7 @@ export function crushTry(
       working: [],
       warnings: [],
     };
-  if (last.value > own(band.high))
+  if (last.value > canonicalOf(band.high))
     return {
       say: `Overshot: never back the nut off. Take the flange out, fit a new ${part.toLowerCase()} and a new nut, draw it up to where float is just felt, and read`,
       move: { kind: 'renew', part: method.part },
@@ -43,7 +43,7 @@ export function crushTry(
   const before = tries.at(-2);
   const turned = before ? last.turnDeg - before.turnDeg : 0;
   const slope = before && turned > 1e-6 ? (last.value - before.value) / turned : 0;
-  const off = own(target) - last.value;
+  const off = canonicalOf(target) - last.value;
   // Until the bearings bear there is no slope: the sheet's step. Near the band only half of what the slope says.
   const reckoned = slope > 1e-6 ? SHARE_OF_THE_WAY * (off / slope) : step;
   const turn = Math.max(LEAST_TURN, Math.min(step, reckoned));
@@ -52,7 +52,7 @@ export function crushTry(
       ? {
           name: 'Turn',
           formula: 'half of (wanted − read) / slope, at most the step of the sheet',
-          figures: `½ × (${own(target).toFixed(3)} − ${last.value.toFixed(3)}) / ${slope.toPrecision(3)}`,
+          figures: `½ × (${canonicalOf(target).toFixed(3)} − ${last.value.toFixed(3)}) / ${slope.toPrecision(3)}`,
           value: canonical(turn, 'angle'),
         }
       : {

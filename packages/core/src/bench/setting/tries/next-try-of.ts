@@ -29,7 +29,7 @@ export interface NextTry {
 }
 
 /** A quantity in the unit in which its setting reckons. */
-export const ownOf =
+export const canonicalFor =
   (setting: Setting) =>
   (q: Quantity): number =>
     inCanonical(q, setting.dimension);

@@ -3,17 +3,17 @@ import { nutBackOff, type WorkingLine } from '../../../reckoners/index.ts';
 import type { SettingMethod, Setting } from '../../../sheet/index.ts';
 import type { BenchState } from '../../log/state.ts';
 import { settingBand } from '../value.ts';
-import { deg, ownOf, type NextTry } from './next-try-of.ts';
+import { deg, canonicalFor, type NextTry } from './next-try-of.ts';
 
 /** Slots of castle nuts that a shop may have: common practice. */
 const OTHER_SLOTS = [6, 8, 10, 12, 16, 18, 24];
 
 /** How far to turn a nut that locks at its slots, or anywhere. */
 export function nutTry(setting: Setting, state: BenchState, method: Extract<SettingMethod, { kind: 'nut' }>): NextTry {
-  const own = ownOf(setting);
+  const canonicalOf = canonicalFor(setting);
   const pitch = inCanonical(method.pitch, 'length');
   const { band, target } = settingBand(setting, state);
-  const [low, high, aim] = [own(band.low), own(band.high), own(target)];
+  const [low, high, aim] = [canonicalOf(band.low), canonicalOf(band.high), canonicalOf(target)];
   const perDeg = pitch / 360;
   const result = state.settings[setting.id]?.rounds.at(-1)?.result;
   const inputs = {
@@ -39,7 +39,7 @@ export function nutTry(setting: Setting, state: BenchState, method: Extract<Sett
       asked,
     };
   }
-  const read = own(result.mean);
+  const read = canonicalOf(result.mean);
   const floatAt = (turnDeg: number): number => read - turnDeg * perDeg;
   const turns =
     method.slots === undefined

@@ -5,7 +5,7 @@ import type { DrawerStock } from '../../command/commands.ts';
 import type { BenchState } from '../../log/state.ts';
 import { advisePack, neededPack, predict, type PackAdvice } from '../packs.ts';
 import { settingBand } from '../value.ts';
-import { ownOf, type NextTry } from './next-try-of.ts';
+import { canonicalFor, type NextTry } from './next-try-of.ts';
 
 /**
  * Of the packs that the drawer can make: the fewest pieces that should come out within the band with the gauge's guard on
@@ -17,20 +17,22 @@ function surest(
   advice: PackAdvice,
 ): PackAdvice['fromDrawer']['results']['stacks'][number] | undefined {
   const { stacks } = advice.fromDrawer.results;
-  const own = ownOf(setting);
+  const canonicalOf = canonicalFor(setting);
   const { band, target } = settingBand(setting, state);
   const { lower, upper } = limitsOf(band);
-  const guard = own(state.settings[setting.id]?.rounds.at(-1)?.result?.uncertainty ?? canonical(0, setting.dimension));
+  const guard = canonicalOf(
+    state.settings[setting.id]?.rounds.at(-1)?.result?.uncertainty ?? canonical(0, setting.dimension),
+  );
   const gives = (total: Quantity): number | undefined => {
     const predicted = predict(setting, state, inCanonical(total, 'length'));
-    return predicted && own(predicted);
+    return predicted && canonicalOf(predicted);
   };
   const sure = stacks.find((s) => {
     const value = gives(s.total);
     return (
       value !== undefined &&
-      (lower === undefined || value - guard >= own(lower)) &&
-      (upper === undefined || value + guard <= own(upper))
+      (lower === undefined || value - guard >= canonicalOf(lower)) &&
+      (upper === undefined || value + guard <= canonicalOf(upper))
     );
   });
   if (sure) return sure;
@@ -38,7 +40,7 @@ function surest(
   const near = (total: Quantity): number =>
     Math.abs(inCanonical(total, 'length') - inCanonical(advice.needed, 'length'));
   const allowed = inCanonical(setting.shims!.mayBeOff, 'length') + 1e-9;
-  const off = (total: Quantity): number => Math.abs((gives(total) ?? Infinity) - own(target));
+  const off = (total: Quantity): number => Math.abs((gives(total) ?? Infinity) - canonicalOf(target));
   return stacks.filter((s) => near(s.total) <= allowed).sort((a, b) => off(a.total) - off(b.total))[0];
 }
 

@@ -4,7 +4,7 @@ import type { SettingMethod, Setting } from '../../../sheet/index.ts';
 import type { BenchState } from '../../log/state.ts';
 import { turnedTries } from '../setting-method.ts';
 import { settingBand } from '../value.ts';
-import { deg, ownOf, type NextTry } from './next-try-of.ts';
+import { deg, canonicalFor, type NextTry } from './next-try-of.ts';
 
 /** How far past or short of the first step a reckoned turn may go. */
 const MOST_STEPS = 3;
@@ -16,10 +16,10 @@ export function turnTry(
   state: BenchState,
   method: Extract<SettingMethod, { kind: 'turn' }>,
 ): NextTry {
-  const own = ownOf(setting);
+  const canonicalOf = canonicalFor(setting);
   const { target } = settingBand(setting, state);
   const first = inCanonical(method.first, 'angle');
-  const tries = turnedTries(state.settings[setting.id], own);
+  const tries = turnedTries(state.settings[setting.id], canonicalOf);
   const [before, last] = tries.slice(-2).length === 2 ? tries.slice(-2) : [undefined, tries.at(-1)];
   if (!last)
     return {
@@ -27,7 +27,7 @@ export function turnTry(
       working: [],
       warnings: [],
     };
-  const off = own(target) - last.value;
+  const off = canonicalOf(target) - last.value;
   const turned = before ? last.turnDeg - before.turnDeg : 0;
   const slope = before && Math.abs(turned) > 1e-6 ? (last.value - before.value) / turned : 0;
   // Before the bearings bear there is no slope to go by: the sheet's step.
@@ -39,7 +39,7 @@ export function turnTry(
           {
             name: 'Turn',
             formula: '(wanted − read) / slope of the last two tries',
-            figures: `(${own(target).toFixed(3)} − ${last.value.toFixed(3)}) / ${slope.toPrecision(3)}`,
+            figures: `(${canonicalOf(target).toFixed(3)} − ${last.value.toFixed(3)}) / ${slope.toPrecision(3)}`,
             value: canonical(turn, 'angle'),
           },
         ]
