@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
 import { librarySheet } from '@jubb/core/sheet/fixtures';
-import { join } from 'node:path';
 import { figures, markedUnit } from './unit-svg.ts';
 
 const sheet = librarySheet;

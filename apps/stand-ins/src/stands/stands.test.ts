@@ -18,7 +18,6 @@ import {
 import { inCanonical } from '@jubb/core/quantities';
 import { librarySheet } from '@jubb/core/sheet/fixtures';
 import type { Test } from '@jubb/core/sheet';
-import { join } from 'node:path';
 import { seededRandom } from '../random.ts';
 import { runStand, standFaults, type StandSetup } from './index.ts';
 

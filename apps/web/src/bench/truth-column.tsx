@@ -11,7 +11,6 @@ import {
 } from '@jubb/core/bench';
 import type { WorkingLine } from '@jubb/core/reckoners';
 import { formatQuantity, formatReading } from '@jubb/core/quantities';
-import { useState } from 'react';
 import Button from 'react-bootstrap/Button';
 import { useForm } from 'react-hook-form';
 import { VerdictMark } from '../drawing/verdict-mark.tsx';

@@ -1,7 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
 import { inCanonical } from '../quantities/index.ts';
-import { join } from 'node:path';
-import type { Sheet } from './index.ts';
 import { librarySheet, libraryText } from './library.fixtures.ts';
 import { readGoodSheet, readSheet } from './read/index.ts';
 
