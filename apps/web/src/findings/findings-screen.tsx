@@ -1,5 +1,5 @@
 import type { MeView } from '@jubb/contract';
-import { quoteInForce, quoteStands } from '@jubb/core/bench';
+import { quoteInForce, quoteStands, type BenchState } from '@jubb/core/bench';
 import type { BuyingWay } from '@jubb/core/parts';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -59,6 +59,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
   const yes = agreed !== undefined && !stale && (agreedMinor === null || agreed.totalMinor <= agreedMinor);
   const shown = quote && !stale ? quote.options : ways.options;
   const exchange = yes && agreed.id === 'exchange';
+  const unjudged = judged.filter((p) => !state.findings[p]).map((p) => (sheet.parts[p]?.title ?? p).toLowerCase());
   return (
     <main className="bench findings">
       <JobHead bench={bench} me={me} visits={visits.length} toggle={() => undefined} extra={undefined} />
@@ -69,23 +70,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
           </h2>
           <WornUnit sheet={sheet} state={state} />
           <FindingRows sheet={sheet} state={state} needs={plan.needs} />
-          {Object.values(state.causes).map((c) => (
-            <div key={c.cause} className="frow">
-              <div>
-                <b>Cause</b>
-                <small>{c.ask}</small>
-              </div>
-              <p className="m-0">
-                <b>{c.title}</b>
-                {c.evidence.map((e) => (
-                  <small key={e} className="d-block">
-                    {e}
-                  </small>
-                ))}
-              </p>
-              <small>{c.then ?? ''}</small>
-            </div>
-          ))}
+          <CauseRows causes={Object.values(state.causes)} />
         </section>
         <aside className="right" aria-label="What to offer">
           <div className="offers">
@@ -118,16 +103,7 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
               />
             )}
             {!exchange && <ByTelephone key={plan.needs.length} job={id} plan={plan} currency={money.currency} />}
-            {quote?.answer && (
-              <p className="m-0">
-                <b>
-                  {quote.answer.answer === 'no' ? 'No' : 'Yes'}, {quote.answer.who}
-                </b>{' '}
-                {quote.answer.how}
-                {quote.answer.answer !== 'no' && `, up to ${moneyWords(quote.answer.agreedMinor, money.currency)}`}
-                {stale && '. Something was found since: it wants a new quote.'}
-              </p>
-            )}
+            {quote?.answer && <Answered answer={quote.answer} stale={stale} currency={money.currency} />}
             {wrong && (
               <p className="field-error" role="alert">
                 {wrong}
@@ -144,40 +120,88 @@ export default function FindingsScreen({ me }: { readonly me: MeView }): React.J
               </a>
             )}
           </div>
-          {act()}
+          {open ? (
+            <AnswerForm
+              quote={quote}
+              busy={busy}
+              send={(a: QuoteAnswer) => post(`quotes/${quote.version}/answer`, a)}
+            />
+          ) : yes && !exchange && plan.lines.length > 0 ? (
+            <Go label="Order the parts" act={() => post('orders', { way })} disabled={busy} />
+          ) : yes ? (
+            <Link to={`/job/${id}`} className="btn-go mt-auto">
+              <span>Back to the bench</span>
+            </Link>
+          ) : (
+            <Go
+              label={`${quote ? 'Write a new quote' : 'Write the quote'}${unjudged.length > 0 ? `, ${unjudged.length} not judged yet` : ''}`}
+              act={() =>
+                post('quotes', {
+                  byHand: pricesByHand(byHand),
+                  note: unjudged.length > 0 ? `Not judged yet, and not in the sum: ${unjudged.join(', ')}.` : '',
+                })
+              }
+              disabled={busy || done === 0}
+            />
+          )}
         </aside>
       </div>
     </main>
   );
+}
 
-  function act(): React.JSX.Element {
-    if (open)
-      return (
-        <AnswerForm quote={quote} busy={busy} send={(a: QuoteAnswer) => post(`quotes/${quote.version}/answer`, a)} />
-      );
-    if (yes && !exchange && plan.lines.length > 0)
-      return <Go label="Order the parts" act={() => post('orders', { way })} disabled={busy} />;
-    if (yes)
-      return (
-        <Link to={`/job/${id}`} className="btn-go mt-auto">
-          <span>Back to the bench</span>
-        </Link>
-      );
-    const unjudged = judged.filter((p) => !state.findings[p]).map((p) => (sheet.parts[p]?.title ?? p).toLowerCase());
-    return (
-      <Go
-        label={`${quote ? 'Write a new quote' : 'Write the quote'}${unjudged.length > 0 ? `, ${unjudged.length} not judged yet` : ''}`}
-        act={() =>
-          post('quotes', {
-            byHand: Object.entries(byHand).flatMap(([part, price]) => {
-              const priceMinor = minorOf(price);
-              return priceMinor === undefined ? [] : [{ part, priceMinor }];
-            }),
-            note: unjudged.length > 0 ? `Not judged yet, and not in the sum: ${unjudged.join(', ')}.` : '',
-          })
-        }
-        disabled={busy || done === 0}
-      />
-    );
-  }
+/** What was typed for parts that no list has a price of. */
+const pricesByHand = (
+  typed: Readonly<Record<string, string>>,
+): readonly { readonly part: string; readonly priceMinor: number }[] =>
+  Object.entries(typed).flatMap(([part, price]) => {
+    const priceMinor = minorOf(price);
+    return priceMinor === undefined ? [] : [{ part, priceMinor }];
+  });
+
+/** Why it came in, by what was found. */
+function CauseRows({ causes }: { readonly causes: readonly BenchState['causes'][string][] }): React.JSX.Element {
+  return (
+    <>
+      {causes.map((c) => (
+        <div key={c.cause} className="frow">
+          <div>
+            <b>Cause</b>
+            <small>{c.ask}</small>
+          </div>
+          <p className="m-0">
+            <b>{c.title}</b>
+            {c.evidence.map((e) => (
+              <small key={e} className="d-block">
+                {e}
+              </small>
+            ))}
+          </p>
+          <small>{c.then ?? ''}</small>
+        </div>
+      ))}
+    </>
+  );
+}
+
+/** Who answered the quote, how, and up to how much. */
+function Answered({
+  answer,
+  stale,
+  currency,
+}: {
+  readonly answer: NonNullable<BenchState['quotes'][number]['answer']>;
+  readonly stale: boolean;
+  readonly currency: string;
+}): React.JSX.Element {
+  return (
+    <p className="m-0">
+      <b>
+        {answer.answer === 'no' ? 'No' : 'Yes'}, {answer.who}
+      </b>{' '}
+      {answer.how}
+      {answer.answer !== 'no' && `, up to ${moneyWords(answer.agreedMinor, currency)}`}
+      {stale && '. Something was found since: it wants a new quote.'}
+    </p>
+  );
 }

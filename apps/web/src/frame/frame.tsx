@@ -1,13 +1,11 @@
 import type { MeView } from '@jubb/contract';
-import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router';
-import { openStream } from '../api/stream.ts';
 import { LineBar } from '../line/line-bar.tsx';
-import { outbox } from '../outbox/use-outbox.ts';
 import { RailTimers } from './rail-timers.tsx';
 import { useKeys } from './keys.ts';
 import { useTheme } from './theme.ts';
+import { useLiveChanges } from './use-live-changes.ts';
 
 // Not for the first paint: they come once it is there, so that a key opens them at once.
 const boxes = {
@@ -18,10 +16,6 @@ const boxes = {
 const HandsDialog = lazy(async () => ({ default: (await boxes.hands()).HandsDialog }));
 const KeysDialog = lazy(async () => ({ default: (await boxes.keys()).KeysDialog }));
 const SearchDialog = lazy(async () => ({ default: (await boxes.search()).SearchDialog }));
-
-/** The week is asked for so long after the last of several changes to it, or of a job. */
-const WEEK_MS = 150;
-const JOB_MS = 5000;
 
 interface Place {
   readonly to: string;
@@ -44,7 +38,6 @@ const OWNERS: readonly Place[] = [...PLACES, { to: '/shop', title: 'Shop' }];
 
 /** The rail, the state of the line to the server, and the screen below. */
 export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
-  const client = useQueryClient();
   const navigate = useNavigate();
   const [keys, showKeys] = useState(false);
   const [hands, setHands] = useState(false);
@@ -59,48 +52,7 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   useEffect(() => {
     for (const load of Object.values(boxes)) void load();
   }, []);
-  useEffect(() => {
-    // The week is planned anew when what it is planned from is another; while a job goes on, not at every step of it.
-    let later: ReturnType<typeof setTimeout> | undefined;
-    let due = Infinity;
-    const week = (after: number): void => {
-      if (Date.now() + after >= due) return;
-      clearTimeout(later);
-      due = Date.now() + after;
-      later = setTimeout(() => {
-        due = Infinity;
-        for (const queryKey of [['week'], ['plan-moves']]) void client.invalidateQueries({ queryKey });
-      }, after);
-    };
-    const close = openStream<{ readonly job: string; readonly week?: boolean; readonly again?: boolean }>(
-      '/api/live',
-      (said) => {
-        week(said.week ? WEEK_MS : JOB_MS);
-        // The server had lost the database for a while: whatever is shown may be old.
-        if (said.again)
-          for (const queryKey of [['job'], ['floor'], ['parts'], ['offer'], ['plan']])
-            void client.invalidateQueries({ queryKey });
-        if (said.week) return;
-        const { job } = said;
-        for (const queryKey of [['job', job], ['offer', job], ['plan', job], ['parts'], ['floor']])
-          void client.invalidateQueries({ queryKey });
-      },
-      {
-        back: () => {
-          void client.invalidateQueries({ queryKey: ['job'] });
-          void client.invalidateQueries({ queryKey: ['floor'] });
-          week(0);
-        },
-      },
-    );
-    const wake = (): void => void outbox.drain();
-    window.addEventListener('online', wake);
-    return () => {
-      close();
-      clearTimeout(later);
-      window.removeEventListener('online', wake);
-    };
-  }, [client]);
+  useLiveChanges();
 
   return (
     <div className="app">

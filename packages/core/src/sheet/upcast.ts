@@ -48,7 +48,7 @@ export function currentSheet(kept: Sheet): Sheet {
 function formatFour(kept: Sheet): SheetFour {
   if (kept.format === 4) return kept;
   if (kept.format === 3) return fromThree(kept);
-  return fromThree(fromTwo(kept.format === 2 ? (kept) : fromOne(kept as unknown as SheetOne)));
+  return fromThree(fromTwo(kept.format === 2 ? kept : fromOne(kept as unknown as SheetOne)));
 }
 
 /** A compiled sheet of format 4: the methods of a setting were called its schools. */

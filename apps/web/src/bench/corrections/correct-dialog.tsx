@@ -44,7 +44,13 @@ export function CorrectDialog({
         </p>
         <p className="quiet">Said by {event.who.name}. It stays in the log; from here on the right one counts.</p>
         <RightForm bench={bench} event={event} set={setTo} />
-        <ReasonField id="why-wrong" label="What was wrong with it" value={why} set={(text) => setValue('why', text)} ready={SAID_WRONG} />
+        <ReasonField
+          id="why-wrong"
+          label="What was wrong with it"
+          value={why}
+          set={(text) => setValue('why', text)}
+          ready={SAID_WRONG}
+        />
         <div className="d-flex gap-2 flex-wrap mt-3">
           <Button type="submit" variant="ink" disabled={!ready}>
             Put it right

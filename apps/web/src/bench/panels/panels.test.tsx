@@ -58,7 +58,9 @@ describe.each(sheets.map((s) => [s.id, s] as const))('%s, every move of a whole 
       expect([op.id, /class="[^"]*\bbtn-(go|line|ink)\b/.test(html)]).toEqual([op.id, true]);
       if (op.kind === 'caution') expect(words).toContain(op.say.slice(0, 20).replaceAll("'", '&#x27;'));
       if (op.kind === 'look')
-        expect(html.match(/class="[^"]*\bchoice\b[^"]*\bbtn-line\b/g)).toHaveLength(sheet.looks[op.look]!.choices.length);
+        expect(html.match(/class="[^"]*\bchoice\b[^"]*\bbtn-line\b/g)).toHaveLength(
+          sheet.looks[op.look]!.choices.length,
+        );
       if (op.kind === 'off') expect(html.match(/<li>/g)).toHaveLength(op.parts.length);
       if ((op.kind === 'undo' || op.kind === 'slacken') && bench.sheet.joints[op.joint]!.hand === 'left')
         expect(words).toContain('Left-hand thread Clockwise to undo');

@@ -47,10 +47,7 @@ export function AnswerForm({
       </div>
     );
   return (
-    <form
-      noValidate
-      onSubmit={(e) => void handleSubmit(({ answer }) => give(answer))(e)}
-    >
+    <form noValidate onSubmit={(e) => void handleSubmit(({ answer }) => give(answer))(e)}>
       <Form.Label htmlFor={`identify-${question.id}`}>
         {question.gauge ? `Read with the ${question.gauge}` : 'Measure it'}
       </Form.Label>

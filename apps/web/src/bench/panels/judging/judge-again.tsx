@@ -27,7 +27,9 @@ export function JudgeAgain({
     <form
       className="takeso"
       noValidate
-      onSubmit={(e) => void handleSubmit(({ why: reason }) => void bench.give({ type: 'judge-again', part, reason }))(e)}
+      onSubmit={(e) =>
+        void handleSubmit(({ why: reason }) => void bench.give({ type: 'judge-again', part, reason }))(e)
+      }
     >
       <ReasonField
         id={`again-${part}`}
