@@ -16,12 +16,12 @@ finish() {
   rm -rf "$WORK"
 }
 trap finish EXIT
-say "Format";  npm run --silent format:check
-need_build all
-# Lint has one processor, what else reads the sources the other.
-say "Lint, docs and types"
+# Lint reads the sources alone and takes the longest: it has one processor while the rest of this has the other.
+say "Lint, beside format, build, docs and types"
 npm run --silent lint >"$WORK/lint" 2>&1 &
 lint=$!
+npm run --silent format:check
+need_build all
 node scripts/write-docs.mjs --check
 npm run --silent typecheck
 wait "$lint" || { cat "$WORK/lint" >&2; fail "lint found something"; }
