@@ -1,8 +1,11 @@
 import { chain, type BenchState, type LoggedEvent, type Outcome } from '@jubb/core/bench';
 import type { Sheet } from '@jubb/core/sheet';
+import { createHash } from 'node:crypto';
 import type { EntityManager } from 'typeorm';
 import { prepared } from '../database/prepared.ts';
 import { project } from './projection.ts';
+
+const sha256 = (text: string): string => createHash('sha256').update(text).digest('hex');
 
 /**
  * Writes what was decided, as one statement: events, the job's projection, and word to whoever listens. Only if the
@@ -16,7 +19,8 @@ export async function writeEvents(
   outcome: Extract<Outcome, { ok: true }>,
 ): Promise<LoggedEvent[] | undefined> {
   // Through JSON once, so that what is hashed is what the database gives back.
-  const events = JSON.parse(JSON.stringify(chain(head, outcome.events))) as LoggedEvent[];
+  const text = JSON.stringify(chain(head, outcome.events, sha256));
+  const events = JSON.parse(text) as LoggedEvent[];
   const newest = events.at(-1)!;
   const columns = project(sheet, outcome.state);
   const rows = await prepared<{ written: number }>(
@@ -38,7 +42,7 @@ export async function writeEvents(
      ) SELECT count(*)::int AS written FROM told`,
     [
       before.job,
-      JSON.stringify(events),
+      text,
       head,
       newest.seq,
       newest.hash,
