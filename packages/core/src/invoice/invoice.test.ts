@@ -60,6 +60,14 @@ describe('sums', () => {
   });
 });
 
+test('what cost nothing is credited as nothing, and not as less than nothing', () => {
+  const free = { title: 'Seal', kind: 'part' as const, count: 1, eachMinor: 0, sumMinor: 0 };
+  const [line] = creditLines([free]);
+  expect([line!.eachMinor, line!.sumMinor].every((n) => Object.is(n, 0))).toBe(true);
+  for (const left of [undefined, 0])
+    expect(Object.values(creditSums(creditLines([free]), 20, left)).every((n) => Object.is(n, 0))).toBe(true);
+});
+
 test('credits line by line come to the invoice, whatever the rate: the last takes the pennies that rounding left (fast-check)', () => {
   fc.assert(
     fc.property(

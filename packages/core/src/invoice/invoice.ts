@@ -104,12 +104,15 @@ export function creditSums(lines: readonly InvoiceLine[], taxPercent: number, le
   const sums = invoiceSums(lines, taxPercent);
   return leftMinor === undefined
     ? sums
-    : { netMinor: sums.netMinor, taxMinor: -leftMinor - sums.netMinor, totalMinor: -leftMinor };
+    : { netMinor: sums.netMinor, taxMinor: back(leftMinor + sums.netMinor), totalMinor: back(leftMinor) };
 }
+
+/** A sum taken back; of nothing it is nothing, and not -0, which a page would show as it is. */
+const back = (minor: number): number => (minor === 0 ? 0 : -minor);
 
 /** Lines of a credit note that takes these back. */
 export const creditLines = (lines: readonly InvoiceLine[]): readonly InvoiceLine[] =>
-  lines.map((l) => ({ ...l, eachMinor: -l.eachMinor, sumMinor: -l.sumMinor }));
+  lines.map((l) => ({ ...l, eachMinor: back(l.eachMinor), sumMinor: back(l.sumMinor) }));
 
 export const invoiceStates = ['open', 'part paid', 'overdue', 'paid', 'credited', 'paid too much'] as const;
 export type InvoiceState = (typeof invoiceStates)[number];
