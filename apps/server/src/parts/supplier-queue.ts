@@ -8,7 +8,6 @@ const POLL_S = 2;
 const EVERY_MINUTE = '* * * * *';
 /** A server that died while it asked: the order is another's after this. */
 const EXPIRE_S = 60;
-const RETRIES = 1000;
 
 /**
  * When the supplier is asked, and by whom: an order is one piece of work by its reference, so that several servers never ask
@@ -25,14 +24,10 @@ export class SupplierQueue {
 
   private readonly ready = whenWanted(async () => {
     const boss = await this.jobs.start();
-    await boss.createQueue(QUEUE, {
-      name: QUEUE,
-      policy: 'stately',
-      retryLimit: RETRIES,
-      retryDelay: POLL_S,
-      expireInSeconds: EXPIRE_S,
-    });
+    await boss.createQueue(QUEUE, { name: QUEUE, policy: 'stately', expireInSeconds: EXPIRE_S });
     await boss.createQueue(LOOK, { name: LOOK, policy: 'short' });
+    await boss.schedule(LOOK, EVERY_MINUTE);
+    // Last, so that what is set up anew after a failure has no second worker.
     const worker = await boss.work<{ readonly ref: string }>(
       QUEUE,
       { pollingIntervalSeconds: POLL_S, batchSize: 1 },
@@ -43,7 +38,6 @@ export class SupplierQueue {
       },
     );
     await boss.work(LOOK, { pollingIntervalSeconds: POLL_S }, () => this.addDue());
-    await boss.schedule(LOOK, EVERY_MINUTE);
     return { boss, worker };
   });
 

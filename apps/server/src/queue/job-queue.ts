@@ -25,20 +25,22 @@ export function whenWanted<T>(run: () => Promise<T>): () => Promise<T> {
 @Injectable()
 export class JobQueue implements OnApplicationShutdown {
   private readonly logger = new Logger('job-queue');
-  private open = false;
+  /** Begun or not: one that is still beginning when the server is stopped is stopped too. */
+  private starting: Promise<PgBoss> | undefined;
   constructor(@Inject(CONFIG) private readonly config: Config) {}
 
-  readonly start = whenWanted(async () => {
+  readonly start = whenWanted(() => (this.starting = this.begin()));
+
+  private async begin(): Promise<PgBoss> {
     const boss = new PgBoss({ connectionString: this.config.databaseUrl, max: CONNECTIONS });
     boss.on('error', (e) => this.logger.warn(e instanceof Error ? e.message : String(e)));
     await boss.start();
-    this.open = true;
     return boss;
-  });
+  }
 
   async onApplicationShutdown(): Promise<void> {
-    if (!this.open) return;
-    const boss = await this.start();
-    await boss.stop({ graceful: true, timeout: LAST_WORDS_MS, close: true });
+    // One that could not begin was told of to whoever wanted it.
+    const boss = await this.starting?.catch(() => undefined);
+    await boss?.stop({ graceful: true, timeout: LAST_WORDS_MS, close: true });
   }
 }

@@ -50,7 +50,8 @@ export function Frame({ me }: { readonly me: MeView }): React.JSX.Element {
   useKeys({ keys: () => showKeys(true), theme: turnTheme, reckoner: () => void navigate('/reckoner'), find });
 
   useEffect(() => {
-    for (const load of Object.values(boxes)) void load();
+    // Without a line this is for nothing: whoever opens one asks for it again, and is told.
+    for (const load of Object.values(boxes)) load().catch(() => undefined);
   }, []);
   useLiveChanges();
 

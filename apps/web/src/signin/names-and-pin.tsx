@@ -63,7 +63,7 @@ export function NamesAndPin({ done }: { readonly done?: () => void }): React.JSX
             id="pin"
             input={register('pin', { required: FIGURES, minLength: { value: LEAST, message: FIGURES } })}
           />
-          <Button type="submit" variant="ink">
+          <Button type="submit" variant="ink" className="flex-shrink-0">
             Sign in
           </Button>
         </div>

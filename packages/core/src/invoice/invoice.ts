@@ -107,7 +107,7 @@ export function creditSums(lines: readonly InvoiceLine[], taxPercent: number, le
     : { netMinor: sums.netMinor, taxMinor: back(leftMinor + sums.netMinor), totalMinor: back(leftMinor) };
 }
 
-/** A sum taken back; of nothing it is nothing, and not -0, which a page would show as it is. */
+/** A sum taken back; of nothing it is nothing, and not -0, which is another number to whoever compares. */
 const back = (minor: number): number => (minor === 0 ? 0 : -minor);
 
 /** Lines of a credit note that takes these back. */
